@@ -1,0 +1,1 @@
+export { isTimeZone, isWallTime, toInstant, toWall, type EpochMinutes } from './zone';

@@ -1,0 +1,1 @@
+export { add, ceiling, divide, fraction, multiply, subtract, type Fraction } from './decimal';
