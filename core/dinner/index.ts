@@ -1,0 +1,34 @@
+export {
+  changeover,
+  checkCount,
+  effectiveStep,
+  keepName,
+  ovenRange,
+  platingMinutes,
+  type EffectiveStep,
+} from './effective';
+export { describeProblem, type Problem } from './problem';
+export { readDinner, readDinnerText, type ReadResult } from './read';
+export {
+  dinnerSchema,
+  type Cook,
+  type Course,
+  type Dinner,
+  type DinnerFile,
+  type Dish,
+  type Oven,
+  type Step,
+  type StepWay,
+  type Style,
+  type Use,
+} from './schema';
+export {
+  afterLinks,
+  followersOf,
+  hostName,
+  participants,
+  placedSteps,
+  wholeName,
+  type AfterLink,
+  type PlacedStep,
+} from './steps';

@@ -1,0 +1,26 @@
+export {
+  allBits,
+  andShifted,
+  countBits,
+  fillBits,
+  hasBit,
+  makeBits,
+  nextBit,
+  nextGap,
+  previousBit,
+  type Bits,
+} from './bits';
+export { ceilRatio, checkWindow, LEAST_PIECE, ovenReady, StartFinder } from './calendar';
+export { compileModel, MAX_PAUSE } from './compile';
+export { configure, serveWindows, serviceShift } from './configure';
+export {
+  NO_LIMIT,
+  type Activity,
+  type Configuration,
+  type CourseModel,
+  type Mode,
+  type Model,
+  type Thing,
+  type ThingUse,
+} from './model';
+export { CALENDAR, COURSE, Windows } from './propagate';

@@ -1,0 +1,162 @@
+import type { Dinner } from '../dinner';
+import type { TermName } from '../plan';
+import type { Bits } from './bits';
+
+/**
+ * The dinner as the planner sees it: activities with modes, time lags, renewable resources and
+ * calendars. Times are slots: whole minutes from the start of the horizon; `zero` is sitting down.
+ */
+
+export const NO_LIMIT = 1_000_000;
+
+/** One way to do an activity. */
+export interface Mode {
+  readonly way: string | null;
+  readonly isHands: boolean;
+  readonly duration: number;
+  readonly hands: number;
+  readonly touchIn: number;
+  readonly touchOut: number;
+  readonly checks: number;
+  readonly every: number;
+  readonly takes: number;
+  readonly slack: number;
+  readonly pausable: boolean;
+  readonly stay: boolean;
+  /** Maximum time lag to what comes after, NO_LIMIT for none. */
+  readonly most: number;
+  readonly best: number;
+  readonly gainsUntil: number;
+  readonly gainsPoints: number;
+  readonly points: number;
+  readonly usesOven: boolean;
+  readonly celsius: number;
+  readonly coldest: number;
+  readonly hottest: number;
+  /** In half shelves. */
+  readonly shelves: number;
+  /** Renewable resources taken, by index into `Model.things`. */
+  readonly things: readonly ThingUse[];
+}
+
+export interface ThingUse {
+  readonly thing: number;
+  readonly count: number;
+  /** Stays taken after the activity ends. */
+  readonly kept: boolean;
+}
+
+/** A renewable resource: the rings (index 0), or a tool. */
+export interface Thing {
+  readonly name: string;
+  readonly capacity: number;
+  /** Minutes out of use between two different dishes. */
+  readonly wash: number;
+  /** Activities that use it in some mode. */
+  readonly users: readonly number[];
+}
+
+/** A time lag from the end of `from` to the start of `to`. */
+export interface Link {
+  readonly from: number;
+  readonly to: number;
+  readonly least: number;
+  /** The link's own limit, NO_LIMIT for none, -1 where the earlier activity's mode says. */
+  readonly most: number;
+}
+
+export interface Activity {
+  readonly index: number;
+  readonly name: string;
+  readonly dish: number;
+  /** The course whose plating follows it, or -1 for a component. */
+  readonly course: number;
+  readonly role: 'step' | 'plating' | 'clearing';
+  readonly modes: readonly Mode[];
+  readonly minDuration: number;
+  /** Longest it may take from start to end, pauses included. */
+  readonly maxDuration: number;
+  readonly who: number;
+  readonly pin: number;
+  readonly hasPlated: boolean;
+  /** Own limit to plating: NO_LIMIT for none, -1 where the mode says. */
+  readonly platedMost: number;
+  /** The activity it happens inside, or -1. */
+  readonly host: number;
+  /** Whether it is placed from the host's end backwards. */
+  readonly fromEnd: boolean;
+  readonly offset: number;
+  readonly slack: number;
+  /** First of its places in the table of hands stretches, and how many it may have. */
+  readonly firstStretch: number;
+  readonly maxStretches: number;
+}
+
+export interface CourseModel {
+  readonly eating: number;
+  readonly plating: number;
+  readonly clearing: number;
+  readonly least: number;
+  readonly ideal: number;
+  readonly most: number;
+  /** Indices of the activities that plate and clear it. */
+  readonly platingActivity: number;
+  readonly clearingActivity: number;
+}
+
+export interface OvenModel {
+  readonly id: string;
+  /** In half shelves. */
+  readonly shelves: number;
+  readonly heats: number;
+  readonly cools: number;
+}
+
+/** What takes part, and how it is linked, for one choice of the dishes' ways. */
+export interface Configuration {
+  /** Index of the chosen way for each dish, -1 for a dish without ways. */
+  readonly ways: readonly number[];
+  readonly points: number;
+  readonly active: Uint8Array;
+  readonly members: readonly number[];
+  readonly before: readonly (readonly Link[])[];
+  readonly after: readonly (readonly Link[])[];
+  /** Limit of the lag to plating: -2 no plating follows, -1 the mode says, NO_LIMIT for none. */
+  readonly plates: Int32Array;
+  /** Host of each activity that happens inside another that takes part, else -1. */
+  readonly hosts: Int32Array;
+  readonly guests: readonly (readonly number[])[];
+  /** Earliest and latest start of each activity by time lags and calendars alone. */
+  readonly earliest: Int32Array;
+  readonly latest: Int32Array;
+}
+
+export interface Model {
+  readonly dinner: Dinner;
+  readonly slots: number;
+  readonly words: number;
+  readonly zero: number;
+  readonly arrive: number;
+  readonly away: number;
+  readonly weights: Readonly<Record<TermName, number>>;
+  /** The steps in the order of the file, then plating and clearing of each course. */
+  readonly activities: readonly Activity[];
+  readonly stepCount: number;
+  readonly courses: readonly CourseModel[];
+  readonly ovens: readonly OvenModel[];
+  readonly things: readonly Thing[];
+  readonly ovenUsers: readonly number[];
+  readonly cookCount: number;
+  readonly eats: readonly boolean[];
+  /** Free windows of each cook. */
+  readonly calendars: readonly Bits[];
+  /** Minutes in which a cook who does not eat is free. */
+  readonly watched: Bits;
+  /** Slot of the first minute in which any cook is free. */
+  readonly firstFree: number;
+  /** Indices of the ways each dish may be made in. */
+  readonly dishWays: readonly (readonly number[])[];
+  readonly stretchCount: number;
+  /** Pairs (earlier * stepCount + later) where later comes directly after earlier. */
+  readonly directly: ReadonlySet<number>;
+}

@@ -1,0 +1,16 @@
+export {
+  TERM_NAMES,
+  type Change,
+  type Conflict,
+  type CookSpan,
+  type HandsSpan,
+  type Notice,
+  type OvenSetting,
+  type Plan,
+  type PlanCourse,
+  type PlanStep,
+  type Remedy,
+  type TermName,
+  type Terms,
+} from './types';
+export { DAY_WINDOW, HELD_POINTS, WEIGHTS } from './weights';

@@ -1,0 +1,252 @@
+import {
+  checkWindow,
+  configure,
+  fillBits,
+  makeBits,
+  serviceShift,
+  StartFinder,
+  Windows,
+  type Activity,
+  type Bits,
+  type Configuration,
+  type Mode,
+  type Model,
+} from '../model';
+
+/**
+ * A plan in the making: which activities are placed, when, how, and whose minutes they take.
+ * Everything that a round of the search may change lies in one buffer, so that taking a copy and
+ * going back to it is one move of memory.
+ */
+export class Board {
+  readonly model: Model;
+  readonly finder: StartFinder;
+  readonly calendarStarts: readonly Bits[];
+  readonly windows: Windows;
+  config: Configuration;
+
+  readonly memory: Int32Array;
+  readonly start: Int32Array;
+  readonly end: Int32Array;
+  readonly mode: Int32Array;
+  readonly oven: Int32Array;
+  readonly placed: Int32Array;
+  readonly serve: Int32Array;
+  /** Hands stretches in use of each activity, from its `firstStretch` on. */
+  readonly stretches: Int32Array;
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+  readonly cook: Int32Array;
+  /** For each cook: minutes free and not yet taken; minutes taken by checks, which can move a little. */
+  readonly free: readonly Bits[];
+  readonly movable: readonly Bits[];
+  /** Stretch number + 1 that takes each minute of each cook, 0 for none. */
+  readonly owner: Int32Array;
+  /** The activity of each stretch. */
+  readonly stretchOf: Int32Array;
+
+  /** Set while an activity is forced in: the limit on minutes away is then seen to afterwards. */
+  ignoreAway = false;
+
+  private readonly configurations = new Map<string, Configuration & { possible: boolean }>();
+
+  constructor(model: Model) {
+    this.model = model;
+    this.finder = new StartFinder(model);
+    this.calendarStarts = model.activities.map((a) => this.finder.calendarStarts(a));
+    this.windows = new Windows(model, this.calendarStarts);
+    const n = model.activities.length;
+    const bitWords = makeBits(model.words * 32).length;
+    const { cookCount, stretchCount, slots } = model;
+    const sizes = [n, n, n, n, n, model.courses.length, n, stretchCount, stretchCount, stretchCount];
+    const total =
+      sizes.reduce((a, b) => a + b, 0) + 2 * cookCount * bitWords + cookCount * slots;
+    this.memory = new Int32Array(total);
+    let at = 0;
+    const take = (size: number) => this.memory.subarray(at, (at += size));
+    this.start = take(n);
+    this.end = take(n);
+    this.mode = take(n);
+    this.oven = take(n);
+    this.placed = take(n);
+    this.serve = take(model.courses.length);
+    this.stretches = take(n);
+    this.from = take(stretchCount);
+    this.to = take(stretchCount);
+    this.cook = take(stretchCount);
+    this.free = model.calendars.map((calendar) => {
+      const bits = take(bitWords);
+      bits.set(calendar);
+      return bits;
+    });
+    this.movable = model.calendars.map(() => take(bitWords));
+    this.owner = take(cookCount * slots);
+    this.oven.fill(-1);
+    this.stretchOf = new Int32Array(stretchCount);
+    for (const a of model.activities) {
+      this.stretchOf.fill(a.index, a.firstStretch, a.firstStretch + a.maxStretches);
+    }
+    this.config = this.configurationFor(model.dishWays.map((ways) => ways[0] ?? -1));
+  }
+
+  /** The configuration for a choice of dish ways; made once, then remembered. */
+  configurationFor(ways: readonly number[]): Configuration & { possible: boolean } {
+    const key = ways.join();
+    let config = this.configurations.get(key);
+    if (!config) {
+      config = configure(this.model, ways, this.calendarStarts);
+      this.configurations.set(key, config);
+    }
+    return config;
+  }
+
+  activity(i: number): Activity {
+    return this.model.activities[i]!;
+  }
+
+  modeOf(i: number): Mode {
+    return this.model.activities[i]!.modes[this.mode[i]!]!;
+  }
+
+  /** True where stretch `s` is a check, which may move within its slack. */
+  isCheck(s: number): boolean {
+    const i = this.stretchOf[s]!;
+    const mode = this.modeOf(i);
+    if (mode.isHands) return false;
+    const k = s - this.model.activities[i]!.firstStretch - (mode.touchIn > 0 ? 1 : 0);
+    return k >= 0 && k < mode.checks;
+  }
+
+  /** The slots at which check stretch `s` may start. */
+  checkSpan(s: number): [number, number] {
+    const i = this.stretchOf[s]!;
+    const mode = this.modeOf(i);
+    const m = s - this.model.activities[i]!.firstStretch - (mode.touchIn > 0 ? 1 : 0) + 1;
+    const [low, high] = checkWindow(mode, m);
+    return [this.start[i]! + low, this.start[i]! + high];
+  }
+
+  occupy(s: number, cook: number, from: number, to: number): void {
+    this.from[s] = from;
+    this.to[s] = to;
+    this.cook[s] = cook;
+    fillBits(this.free[cook]!, from, to, false);
+    if (this.isCheck(s)) fillBits(this.movable[cook]!, from, to, true);
+    const row = cook * this.model.slots;
+    this.owner.fill(s + 1, row + from, row + to);
+  }
+
+  release(s: number): void {
+    const cook = this.cook[s]!;
+    const from = this.from[s]!;
+    const to = this.to[s]!;
+    fillBits(this.free[cook]!, from, to, true);
+    fillBits(this.movable[cook]!, from, to, false);
+    const row = cook * this.model.slots;
+    this.owner.fill(0, row + from, row + to);
+  }
+
+  unplace(i: number): void {
+    if (!this.placed[i]) return;
+    const first = this.model.activities[i]!.firstStretch;
+    for (let k = this.stretches[i]! - 1; k >= 0; k--) this.release(first + k);
+    this.stretches[i] = 0;
+    this.placed[i] = 0;
+  }
+
+  /** The longest lag that a link from placed activity `from` allows. */
+  lagOf(most: number, from: number): number {
+    return most >= 0 ? most : this.modeOf(from).most;
+  }
+
+  platingStart(course: number): number {
+    return this.serve[course]! - this.model.courses[course]!.plating;
+  }
+
+  /** Opens windows for the activities in `open`, fixes all that are placed, and tightens. */
+  tighten(open: Int32Array, count: number): boolean {
+    const { windows, config, model } = this;
+    for (let k = 0; k < config.members.length; k++) {
+      const i = config.members[k]!;
+      if (this.placed[i]) windows.fix(i, this.start[i]!, this.end[i]!, this.modeOf(i).most);
+    }
+    windows.loServe.set(this.serve);
+    windows.hiServe.set(this.serve);
+    for (let k = 0; k < count; k++) {
+      const i = open[k]!;
+      const activity = model.activities[i]!;
+      if (activity.role === 'step') windows.open(activity, config.earliest[i]!, config.latest[i]!);
+      else {
+        const at = this.serve[activity.course]! + serviceShift(model, i);
+        windows.open(activity, at, at);
+      }
+      if (windows.loStart[i]! > windows.hiStart[i]!) {
+        windows.empty = i;
+        return false;
+      }
+    }
+    return windows.tighten(config, open, count);
+  }
+
+  /** Sets serving times from the waits before courses 1, 2, ... */
+  serveAfter(waits: readonly number[]): void {
+    const { courses, zero } = this.model;
+    this.serve[0] = zero;
+    for (let c = 1; c < courses.length; c++) {
+      this.serve[c] = this.serve[c - 1]! + courses[c - 1]!.eating + waits[c]!;
+    }
+  }
+
+  /**
+   * Until when placed activity `i` keeps `thing`, leaving `except` out of account: its end where it
+   * keeps nothing or nothing that follows is placed.
+   */
+  keptUntil(i: number, thing: number, except: number): number {
+    const use = this.modeOf(i).things.find((u) => u.thing === thing);
+    return use?.kept ? Math.max(this.end[i]!, this.keptBy(i, thing, except)) : this.end[i]!;
+  }
+
+  /**
+   * The slot at which what follows `i` sets `thing` free; -1 where nothing that follows is placed, or
+   * where the one that will take it over is not.
+   */
+  keptBy(i: number, thing: number, except: number): number {
+    const after = this.config.after[i]!;
+    let user = -1;
+    let last = -1;
+    let userToCome = false;
+    for (let k = 0; k < after.length; k++) {
+      const j = after[k]!.to;
+      if (j === except) continue;
+      if (!this.placed[j]) {
+        if (mayUse(this.model.activities[j]!, thing)) userToCome = true;
+        continue;
+      }
+      const at = this.start[j]!;
+      last = Math.max(last, at);
+      if (usesThing(this.modeOf(j), thing) && (user < 0 || at < user)) user = at;
+    }
+    if (user >= 0) return user;
+    if (userToCome) return -1;
+    if (after.length > 0) return last;
+    return this.config.plates[i] === -2 ? -1 : this.platingStart(this.model.activities[i]!.course);
+  }
+}
+
+/** True where some mode of the activity takes `thing`. */
+function mayUse(activity: Activity, thing: number): boolean {
+  return activity.modes.some((mode) => usesThing(mode, thing));
+}
+
+export function usesThing(mode: Mode, thing: number): boolean {
+  for (let k = 0; k < mode.things.length; k++) if (mode.things[k]!.thing === thing) return true;
+  return false;
+}
+
+/** How many of `thing` a mode takes. */
+export function takes(mode: Mode, thing: number): number {
+  for (let k = 0; k < mode.things.length; k++) {
+    if (mode.things[k]!.thing === thing) return mode.things[k]!.count;
+  }
+  return 0;
+}

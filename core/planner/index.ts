@@ -1,0 +1,1 @@
+export { planDinner, type PlanOptions } from './plan';

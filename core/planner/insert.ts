@@ -1,0 +1,357 @@
+import {
+  countBits,
+  makeBits,
+  MAX_PAUSE,
+  nextBit,
+  nextGap,
+  NO_LIMIT,
+  previousBit,
+  type Bits,
+  type Mode,
+} from '../model';
+import { DAY_WINDOW, HELD_POINTS } from '../plan';
+import { blockOven, blockStay, blockThings, latestForKept, resourcesFree } from './blocking';
+import type { Board } from './board';
+import { firstAfter, firstBusy, gainsLost, heldOf, heldShare, stretchCost } from './cost';
+import { Layout } from './layout';
+import type { Random } from './random';
+
+const MAX_CANDIDATES = 24;
+
+/** Where an activity could go: mode, oven, start, and what it would add to the cost. */
+interface Choice {
+  mode: number;
+  oven: number;
+  start: number;
+  cost: number;
+  pushes: boolean;
+}
+
+/** Puts activities back on the board at their cheapest feasible start. */
+export class Inserter {
+  private readonly layout: Layout;
+  private readonly starts: Bits;
+  private readonly one: Bits;
+  private readonly pushFree: Bits[];
+  private readonly candidates = new Int32Array(MAX_CANDIDATES + 8);
+  private readonly pushed = new Int32Array(64);
+  private readonly pushedFrom = new Int32Array(64);
+  private readonly pushedCook = new Int32Array(64);
+  private readonly choice: Choice = { mode: 0, oven: -1, start: 0, cost: Infinity, pushes: false };
+
+  constructor(
+    readonly board: Board,
+    private readonly random: Random,
+  ) {
+    const { model } = board;
+    this.layout = new Layout(board);
+    this.starts = makeBits(model.words * 32);
+    this.one = makeBits(model.words * 32);
+    this.pushFree = model.calendars.map(() => makeBits(model.words * 32));
+  }
+
+  /**
+   * Places `i` within the board's windows at the cheapest start found. `noise` blurs the choice;
+   * `allModes` tries every mode, not only the one it had. False where nothing fits.
+   */
+  insert(i: number, noise: number, allModes: boolean, mayPush: boolean): boolean {
+    const { board, choice } = this;
+    choice.cost = Infinity;
+    const { modes } = board.activity(i);
+    this.search(i, noise, allModes || modes.length === 1 ? -1 : board.mode[i]!, false);
+    if (choice.cost === Infinity && !allModes && modes.length > 1) this.search(i, noise, -1, false);
+    if (mayPush || choice.cost === Infinity) this.search(i, noise, allModes ? -1 : board.mode[i]!, true);
+    if (choice.cost === Infinity) return false;
+    return this.commit(i, choice.mode, choice.oven, choice.start, choice.pushes);
+  }
+
+  /** Places `i` exactly there if that is feasible. */
+  insertAt(i: number, m: number, oven: number, start: number): boolean {
+    const { board } = this;
+    const mode = board.activity(i).modes[m]!;
+    if (start < this.earliest(i, mode) || start > this.latest(i, mode)) return false;
+    this.find(i, mode, oven, start, start, board.free);
+    if (nextBit(this.starts, start, start + 1) < 0) return false;
+    if (!this.layout.lay(i, mode, start, board.free)) return false;
+    if (mode.pausable && !this.pausedFits(i, mode, oven, start)) return false;
+    return this.commit(i, m, oven, start, false);
+  }
+
+  private search(i: number, noise: number, onlyMode: number, push: boolean): void {
+    const { board } = this;
+    const { modes } = board.activity(i);
+    const { windows, model } = board;
+    let free: readonly Bits[] = board.free;
+    if (push) {
+      const w0 = Math.max(0, windows.loStart[i]! >> 5);
+      const w1 = Math.min(model.words, (windows.hiEnd[i]! >> 5) + 2);
+      for (let c = 0; c < model.cookCount; c++) {
+        for (let w = w0; w <= w1; w++) this.pushFree[c]![w] = board.free[c]![w]! | board.movable[c]![w]!;
+      }
+      free = this.pushFree;
+    }
+    for (let m = 0; m < modes.length; m++) {
+      if (onlyMode >= 0 && m !== onlyMode) continue;
+      const mode = modes[m]!;
+      if (push && !mode.isHands && mode.touchIn + mode.touchOut === 0) continue;
+      const ovens = mode.usesOven ? model.ovens.length : 1;
+      for (let o = 0; o < ovens; o++) this.searchMode(i, m, mode.usesOven ? o : -1, noise, free, push);
+    }
+  }
+
+  /** starts = feasible starts of `i` in [low, high], but for what a paused activity adds. */
+  private find(i: number, mode: Mode, oven: number, low: number, high: number, free: readonly Bits[]): void {
+    const { board, starts } = this;
+    board.finder.find(starts, board.activity(i), mode, free, low >> 5, high >> 5);
+    if (mode.things.length > 0) blockThings(board, starts, i, mode, low, high);
+    if (oven >= 0) blockOven(board, starts, i, mode, oven, low, high);
+    if (mode.stay) blockStay(board, starts, mode.duration, low, high);
+  }
+
+  private searchMode(i: number, m: number, oven: number, noise: number, free: readonly Bits[], push: boolean): void {
+    const { board, choice, layout } = this;
+    const activity = board.activity(i);
+    const mode = activity.modes[m]!;
+    const low = this.earliest(i, mode);
+    const high = this.latest(i, mode);
+    if (low < 0 || low > high) return;
+    this.find(i, mode, oven, low, high, free);
+    const count = this.gather(i, low, high);
+    const dayStart = firstBusy(board);
+    for (let k = 0; k < count; k++) {
+      const start = this.candidates[k]!;
+      if (!layout.lay(i, mode, start, free)) continue;
+      if (mode.pausable && !this.pausedFits(i, mode, oven, start)) continue;
+      const cost = this.costAt(i, mode, start, dayStart) + noise * this.random.next();
+      if (cost < choice.cost - (push ? 0.01 : 0)) {
+        choice.cost = cost;
+        choice.mode = m;
+        choice.oven = oven;
+        choice.start = start;
+        choice.pushes = push;
+      }
+    }
+  }
+
+  /** The first start that the windows and the limits of this very mode allow. */
+  private earliest(i: number, mode: Mode): number {
+    const { board } = this;
+    const { windows, config } = board;
+    const reach = mode.duration + (mode.pausable ? MAX_PAUSE : 0);
+    let low = Math.max(0, windows.loStart[i]!, windows.loEnd[i]! - reach);
+    const after = config.after[i]!;
+    for (let k = 0; k < after.length; k++) {
+      const link = after[k]!;
+      const most = link.most >= 0 ? link.most : mode.most;
+      if (most < NO_LIMIT) low = Math.max(low, windows.loStart[link.to]! - most - reach);
+    }
+    const plates = config.plates[i]!;
+    const most = plates >= 0 ? plates : mode.most;
+    if (plates !== -2 && most < NO_LIMIT) {
+      low = Math.max(low, board.platingStart(board.activity(i).course) - most - reach);
+    }
+    return low;
+  }
+
+  /** The last start that the windows, this very mode, and what is kept for it allow. */
+  private latest(i: number, mode: Mode): number {
+    const { windows, config, model } = this.board;
+    let high = Math.min(windows.hiStart[i]!, windows.hiEnd[i]! - mode.duration, latestForKept(this.board, i, mode));
+    const guests = config.guests[i]!;
+    for (let k = 0; k < guests.length; k++) {
+      const g = guests[k]!;
+      const { fromEnd, offset, slack } = model.activities[g]!;
+      if (fromEnd) high = Math.min(high, windows.hiStart[g]! + offset + slack - mode.duration);
+    }
+    return high;
+  }
+
+  private pausedFits(i: number, mode: Mode, oven: number, start: number): boolean {
+    const { board, layout } = this;
+    const { end } = layout;
+    if (end > board.windows.hiEnd[i]! || end < board.windows.loEnd[i]!) return false;
+    const after = board.config.after[i]!;
+    for (let k = 0; k < after.length; k++) {
+      const link = after[k]!;
+      const most = link.most >= 0 ? link.most : mode.most;
+      if (board.placed[link.to] && board.start[link.to]! - end > most) return false;
+    }
+    const plates = board.config.plates[i]!;
+    if (plates !== -2) {
+      const most = plates >= 0 ? plates : mode.most;
+      if (board.platingStart(board.activity(i).course) - end > most) return false;
+    }
+    if (end === start + mode.duration || (mode.things.length === 0 && oven < 0 && !mode.stay)) return true;
+    return resourcesFree(board, i, mode, oven, start, end, this.one);
+  }
+
+  /** Fills `candidates` with starts in [low, high]: all of them where few, else ends of runs and samples. */
+  private gather(i: number, low: number, high: number): number {
+    const { starts, candidates, random, board } = this;
+    const total = countBits(starts, low, high + 1);
+    let n = 0;
+    if (total <= MAX_CANDIDATES) {
+      for (let t = nextBit(starts, low, high + 1); t >= 0; t = nextBit(starts, t + 1, high + 1)) candidates[n++] = t;
+      return n;
+    }
+    for (let t = high + 1; n < 8; ) {
+      const last = previousBit(starts, low, t);
+      if (last < 0) break;
+      candidates[n++] = last;
+      let first = last;
+      while (first > low && previousBit(starts, first - 1, first) >= 0) first -= 1;
+      if (first !== last) candidates[n++] = first;
+      t = first;
+    }
+    const near = nextBit(starts, Math.max(low, Math.min(high, board.start[i]! - 2)), high + 1);
+    if (near >= 0) candidates[n++] = near;
+    const first = nextBit(starts, low, high + 1);
+    candidates[n++] = first;
+    const { best } = board.modeOf(i);
+    if (best > 0) {
+      const rested = previousBit(starts, low, Math.max(low, high - best) + 1);
+      if (rested >= 0) candidates[n++] = rested;
+    }
+    while (n < MAX_CANDIDATES) {
+      const span = random.next() < 0.5 ? high - low + 1 : Math.min(high - low + 1, 90);
+      const t = nextBit(starts, high + 1 - span + random.below(span), high + 1);
+      candidates[n++] = t >= 0 ? t : first;
+    }
+    return n;
+  }
+
+  /** What placing `i` at `start` as laid out adds to the cost. */
+  private costAt(i: number, mode: Mode, start: number, dayStart: number): number {
+    const { board, layout } = this;
+    const { config, model } = board;
+    const w = model.weights;
+    const { end } = layout;
+    let cost = layout.cost + w.ways * mode.points;
+    const after = config.after[i]!;
+    let worst = 0;
+    let next = -1;
+    for (let k = 0; k < after.length; k++) {
+      const link = after[k]!;
+      if (!board.placed[link.to]) continue;
+      const at = board.start[link.to]!;
+      worst = Math.max(worst, heldShare(mode, link.most >= 0 ? link.most : mode.most, at - end));
+      if (next < 0 || at < next) next = at;
+    }
+    const plates = config.plates[i]!;
+    if (plates !== -2) {
+      const at = board.platingStart(board.activity(i).course);
+      worst = Math.max(worst, heldShare(mode, plates >= 0 ? plates : mode.most, at - end));
+      if (next < 0 || at < next) next = at;
+    }
+    cost += w.held * HELD_POINTS * worst;
+    if (mode.gainsPoints > 0 && next >= 0) cost += w.gains * gainsLost(mode, next - end);
+    const before = config.before[i]!;
+    for (let k = 0; k < before.length; k++) {
+      const link = before[k]!;
+      const p = link.from;
+      if (!board.placed[p]) continue;
+      const earlier = board.modeOf(p);
+      const waited = start - board.end[p]!;
+      const share = heldShare(earlier, link.most >= 0 ? link.most : earlier.most, waited);
+      if (share > 0) cost += w.held * HELD_POINTS * Math.max(0, share - heldOf(board, p, i));
+      if (earlier.gainsPoints > 0) {
+        const first = firstAfter(board, p, i);
+        const lost = gainsLost(earlier, waited);
+        if (first < 0) cost += w.gains * lost;
+        else if (start < first) cost += w.gains * (lost - gainsLost(earlier, first - board.end[p]!));
+      }
+    }
+    const dayFrom = Math.max(0, model.zero - DAY_WINDOW);
+    for (let s = 0; s < layout.count; s++) {
+      const from = Math.max(layout.from[s]!, dayFrom);
+      if (layout.to[s]! > dayFrom && from < dayStart) {
+        cost += w.day * (dayStart - from);
+        break;
+      }
+    }
+    if (start < model.zero && start >= dayFrom) cost += 0.002 * w.day * (model.zero - start);
+    return cost;
+  }
+
+  private commit(i: number, m: number, oven: number, start: number, push: boolean): boolean {
+    const { board, layout } = this;
+    const mode = board.activity(i).modes[m]!;
+    const { firstStretch } = board.activity(i);
+    if (!layout.lay(i, mode, start, push ? this.pushFree : board.free)) return false;
+    const moved = push ? this.liftChecks() : 0;
+    if (moved < 0) return false;
+    board.mode[i] = m;
+    board.oven[i] = oven;
+    board.start[i] = start;
+    board.end[i] = layout.end;
+    board.placed[i] = 1;
+    board.stretches[i] = layout.count;
+    for (let k = 0; k < layout.count; k++) {
+      board.occupy(firstStretch + k, layout.cook[k]!, layout.from[k]!, layout.to[k]!);
+    }
+    if (moved === 0 || this.settleChecks(moved)) return true;
+    board.unplace(i);
+    for (let k = 0; k < moved; k++) {
+      const s = this.pushed[k]!;
+      const from = this.pushedFrom[k]!;
+      board.occupy(s, this.pushedCook[k]!, from, from + (board.to[s]! - board.from[s]!));
+    }
+    return false;
+  }
+
+  /** Lifts the checks that the layout falls on. Returns how many, or -1 where something else is in the way. */
+  private liftChecks(): number {
+    const { board, layout, pushed } = this;
+    let moved = 0;
+    for (let k = 0; k < layout.count; k++) {
+      const row = layout.cook[k]! * board.model.slots;
+      for (let t = layout.from[k]!; t < layout.to[k]!; t++) {
+        const s = board.owner[row + t]! - 1;
+        if (s < 0) continue;
+        if (!board.isCheck(s) || moved === pushed.length) return this.lowerChecks(moved);
+        pushed[moved] = s;
+        this.pushedFrom[moved] = board.from[s]!;
+        this.pushedCook[moved++] = board.cook[s]!;
+        board.release(s);
+      }
+    }
+    return moved;
+  }
+
+  private lowerChecks(moved: number): number {
+    for (let k = 0; k < moved; k++) {
+      const s = this.pushed[k]!;
+      const length = this.board.to[s]! - this.board.from[s]!;
+      this.board.occupy(s, this.pushedCook[k]!, this.pushedFrom[k]!, this.pushedFrom[k]! + length);
+    }
+    return -1;
+  }
+
+  /** Finds each lifted check another minute within its slack. Leaves all lifted where one finds none. */
+  private settleChecks(moved: number): boolean {
+    const { board, pushed } = this;
+    for (let k = 0; k < moved; k++) {
+      const s = pushed[k]!;
+      const length = board.to[s]! - board.from[s]!;
+      const { who } = board.activity(board.stretchOf[s]!);
+      const [low, high] = board.checkSpan(s);
+      let best = Infinity;
+      let at = -1;
+      let cook = -1;
+      for (let t = low; t <= high; t++) {
+        for (let c = 0; c < board.model.cookCount; c++) {
+          if (who >= 0 && c !== who) continue;
+          if (nextGap(board.free[c]!, t, t + length) < t + length) continue;
+          const cost = stretchCost(board, c, t, t + length, false);
+          if (cost < best) [best, at, cook] = [cost, t, c];
+        }
+      }
+      if (at < 0) {
+        for (let j = 0; j < k; j++) board.release(pushed[j]!);
+        return false;
+      }
+      board.occupy(s, cook, at, at + length);
+    }
+    return true;
+  }
+}
