@@ -21,6 +21,8 @@ const MAX_PIECES = 7;
 export const MAX_PAUSE = 30;
 /** Minutes kept clear at either end of the horizon, so that shifts stay inside. */
 const MARGIN = 64;
+/** Hands' minutes longer ago than this are left out of the horizon. */
+const FARTHEST_HANDS = 31 * 1440;
 /** How far before the first free minute steps that need no hands may begin. */
 const FARTHEST_BACK = 14 * 1440;
 
@@ -109,7 +111,7 @@ export function compileModel(dinner: Dinner): Model {
   });
 
   const windows = dinner.cooks.map((cook) => cook.free.map((w) => [moment(w.from), moment(w.to)] as const));
-  const firstFree = Math.min(0, ...windows.flat().map(([from]) => from));
+  const firstFree = Math.max(-FARTHEST_HANDS, Math.min(0, ...windows.flat().map(([from]) => from)));
   const reach = (list: readonly Mode[]) => Math.max(...list.map((m) => m.duration));
   const handless = modes.filter((list) => list.some((m) => !m.isHands && m.touchIn + m.touchOut + m.checks === 0));
   const back = handless.reduce((sum, list) => sum + reach(list), 0) + (handless.length > 0 ? leastSum(steps) : 0);
@@ -167,7 +169,7 @@ export function compileModel(dinner: Dinner): Model {
 
   const calendars = windows.map((list) => {
     const bits: Bits = makeBits(words * 32);
-    for (const [from, to] of list) fillBits(bits, Math.max(0, from - origin), Math.min(slots, to - origin), true);
+    for (const [from, to] of list) fillBits(bits, Math.max(0, from - origin), Math.min(slots, Math.max(0, to - origin)), true);
     return bits;
   });
   const watched = makeBits(words * 32);

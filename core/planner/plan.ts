@@ -1,4 +1,5 @@
 import type { Dinner } from '../dinner';
+import { findConflict, findRemedies } from '../explain';
 import { compileModel } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
@@ -20,6 +21,10 @@ export interface PlanOptions {
 /** Rounds for each second allowed, so that a search usually ends by itself and is repeatable. */
 const ROUNDS_A_SECOND = 450_000;
 
+/** Shares of the time: for a first plan before the dinner is called impossible, and for each probe. */
+const SHARE_FOR_FIRST = 0.45;
+const SHARE_FOR_PROBE = 0.02;
+
 /**
  * Plans a dinner: the best plan found within the budget, or a plan file with `feasible` false.
  * With the same dinner, seed and seconds, and where the time is not used up, the plan is the same.
@@ -28,23 +33,42 @@ export function planDinner(dinner: Dinner, notices: readonly string[], options: 
   const end = options.now() + options.seconds * 1000;
   const model = compileModel(dinner);
   const search = new Search(model, options.seed);
-  const work = model.activities.length;
+  const isCancelled = () => options.isCancelled?.() === true;
   const budget: Budget = {
-    rounds: options.rounds ?? Math.round((ROUNDS_A_SECOND * options.seconds) / work),
-    isOver: () => options.now() >= end || options.isCancelled?.() === true,
+    rounds: options.rounds ?? Math.round((ROUNDS_A_SECOND * options.seconds) / model.activities.length),
+    isOver: () => options.now() >= end || isCancelled(),
+    onBetter: () => options.onBetter?.(assemblePlan(search.board, notices, null)),
   };
-  if (!search.construct(budget)) return impossiblePlan(dinner, notices);
+  const forFirst = options.now() + options.seconds * 1000 * SHARE_FOR_FIRST;
+  const first: Budget = { ...budget, isOver: () => options.now() >= forFirst || isCancelled() };
+  if (!search.construct(first)) return impossiblePlan(dinner, notices, options, end);
   search.improve(budget);
-  search.board.memory.set(search.best.memory);
-  search.board.config = search.best.config;
+  search.showBest();
   return assemblePlan(search.board, notices, null);
 }
 
-function impossiblePlan(dinner: Dinner, notices: readonly string[]): Plan {
+/** The cost of a quickly found plan, or null where none was found. */
+function quickCost(dinner: Dinner, options: PlanOptions, milliseconds: number): number | null {
+  const end = options.now() + milliseconds;
+  const search = new Search(compileModel(dinner), options.seed);
+  const budget: Budget = { rounds: 300, isOver: () => options.now() >= end || options.isCancelled?.() === true };
+  if (!search.construct(budget)) return null;
+  search.improve(budget);
+  return Math.round(search.best.cost * 100) / 100;
+}
+
+function impossiblePlan(dinner: Dinner, notices: readonly string[], options: PlanOptions, end: number): Plan {
+  const probe = Math.max(20, options.seconds * 1000 * SHARE_FOR_PROBE);
+  const conflict = findConflict(dinner, (d) => quickCost(d, { ...options, seed: 1 }, probe) !== null);
+  const remedies = findRemedies(
+    dinner,
+    (d) => quickCost(d, options, probe),
+    () => options.now() >= end || options.isCancelled?.() === true,
+  );
   return {
     format: 'zeitlauf/plan', version: 1, title: dinner.title, sitDown: dinner.sitDown,
     feasible: false, optimal: false, cost: null, bound: null, terms: null,
     courses: [], dishes: [], steps: [], ovens: [],
-    notices: notices.map((text) => ({ kind: 'kitchen', text })), conflict: [], remedies: [],
+    notices: notices.map((text) => ({ kind: 'kitchen', text })), conflict, remedies,
   };
 }

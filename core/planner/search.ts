@@ -1,7 +1,7 @@
 import type { Configuration, Model } from '../model';
 import { DAY_WINDOW } from '../plan';
 import { Board } from './board';
-import { awayHolds, rawTerms, totalCost } from './cost';
+import { awayHolds, totalCost } from './cost';
 import { Forcer } from './force';
 import { Inserter } from './insert';
 import { chooseRemoval, Removal } from './neighbourhoods';
@@ -72,7 +72,7 @@ export class Search {
       this.board.serveAfter(this.chooseWaits(attempt));
       const { members } = this.board.config;
       members.forEach((i, k) => (this.open[k] = i));
-      const limit = Math.min(40, 6 + 3 * attempt) * (members.length + 5);
+      const limit = Math.min(40, 3 + 2 * attempt) * (members.length + 5);
       if (this.fill(members.length, limit, budget) && this.isSound()) {
         this.keepIfBetter(totalCost(this.board), budget);
         return true;
@@ -84,8 +84,7 @@ export class Search {
   /** Improves the incumbent until the budget is spent. */
   improve(budget: Budget): void {
     const { board, random } = this;
-    board.memory.set(this.best.memory);
-    board.config = this.best.config;
+    this.showBest();
     let score = this.score();
     this.current.set(board.memory);
     let config = board.config;
@@ -226,6 +225,7 @@ export class Search {
   private fill(count: number, limit: number, budget: Budget): boolean {
     const { board, open, random, forcer } = this;
     const eject = (victim: number) => (open[count++] = victim);
+    let urgent = -1;
     for (let step = 0; count > 0; step++) {
       if (step > limit || (step % CHECK_CLOCK_EVERY === 0 && budget.isOver())) return false;
       if (!board.tighten(open, count)) {
@@ -235,7 +235,9 @@ export class Search {
         open[count++] = victim;
         continue;
       }
-      const k = this.nextOpen(count, true);
+      let k = urgent < 0 ? this.nextOpen(count, true) : 0;
+      if (urgent >= 0) while (open[k] !== urgent) k += 1;
+      urgent = -1;
       const i = open[k]!;
       if (this.inserter.insert(i, random.next(), random.next() < 0.3, true)) {
         open[k] = open[--count]!;
@@ -243,9 +245,24 @@ export class Search {
       }
       forcer.failures[i]! += 1;
       open[k] = open[--count]!;
-      if (!forcer.force(i, eject)) open[count++] = i;
+      if (forcer.force(i, eject)) continue;
+      open[count++] = i;
+      this.freeNeighbours(i, eject);
+      urgent = i;
     }
     return true;
+  }
+
+  /** Takes out what is linked to `i`: where nothing else is in its way, the links are too tight. */
+  private freeNeighbours(i: number, eject: (victim: number) => void): void {
+    const { board } = this;
+    const { before, after, guests, hosts } = board.config;
+    const linked = [...before[i]!.map((l) => l.from), ...after[i]!.map((l) => l.to), ...guests[i]!, hosts[i]!];
+    for (const u of linked) {
+      if (u < 0 || !board.placed[u]) continue;
+      board.unplace(u);
+      eject(u);
+    }
   }
 
   /** One of the two placed activities that squeezed a window shut; -1 where none did. */
@@ -382,8 +399,9 @@ export class Search {
     return this.fill(count, 3 * count + 10, budget);
   }
 
-  /** The terms of the plan that stands on the board. */
-  terms() {
-    return rawTerms(this.board);
+  /** Puts the best plan found back on the board. */
+  showBest(): void {
+    this.board.memory.set(this.best.memory);
+    this.board.config = this.best.config;
   }
 }

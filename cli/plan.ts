@@ -1,0 +1,68 @@
+import { readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { describeProblem, readDinnerText, type Style } from '../core/dinner';
+import { planDinner } from '../core/planner';
+
+const USAGE = 'usage: plan DINNER.json [--seconds N] [--style ahead|even|fresh] [--seed N]';
+const STYLES: readonly string[] = ['ahead', 'even', 'fresh'];
+
+/** A mistake that the person at the keyboard can mend: one line, exit status 1. */
+class UserError extends Error {}
+
+function readArguments(argv: readonly string[]) {
+  const parse = () =>
+    parseArgs({
+      args: [...argv],
+      allowPositionals: true,
+      options: { seconds: { type: 'string' }, style: { type: 'string' }, seed: { type: 'string' } },
+    });
+  let parsed: ReturnType<typeof parse>;
+  try {
+    parsed = parse();
+  } catch (error) {
+    throw new UserError(`${(error as Error).message.split('\n')[0]}; ${USAGE}`);
+  }
+  const { values, positionals } = parsed;
+  const [file] = positionals;
+  if (file === undefined || positionals.length > 1) throw new UserError(USAGE);
+  const seconds = Number(values.seconds ?? 2);
+  if (!(seconds > 0 && seconds <= 3600)) {
+    throw new UserError(`--seconds: found ${values.seconds}, expected a number above 0, at most 3600`);
+  }
+  const seed = Number(values.seed ?? 1);
+  if (!Number.isInteger(seed)) throw new UserError(`--seed: found ${values.seed}, expected a whole number`);
+  if (values.style !== undefined && !STYLES.includes(values.style)) {
+    throw new UserError(`--style: found ${values.style}, expected one of ${STYLES.join(', ')}`);
+  }
+  return { file, seconds, seed, style: values.style as Style | undefined };
+}
+
+function readFile(file: string): string {
+  try {
+    return readFileSync(file, 'utf8');
+  } catch (error) {
+    throw new UserError(`${file}: found ${(error as NodeJS.ErrnoException).code}, expected a file that can be read`);
+  }
+}
+
+function main(): number {
+  const { file, seconds, seed, style } = readArguments(process.argv.slice(2));
+  const result = readDinnerText(readFile(file));
+  if (!result.ok) {
+    const [first, ...others] = result.problems.map(describeProblem);
+    const more = others.length > 0 ? ` (and ${others.length} more)` : '';
+    throw new UserError(`${file}: ${first}${more}`);
+  }
+  const dinner = style ? { ...result.dinner, style } : result.dinner;
+  const plan = planDinner(dinner, result.notices, { seconds, seed, now: () => performance.now() });
+  process.stdout.write(`${JSON.stringify(plan, null, 2)}\n`);
+  return plan.feasible ? 0 : 2;
+}
+
+try {
+  process.exitCode = main();
+} catch (error) {
+  if (!(error instanceof UserError)) throw error;
+  process.stderr.write(`${error.message.replaceAll('\n', ' ')}\n`);
+  process.exitCode = 1;
+}

@@ -1,0 +1,150 @@
+import { toInstant, toWall } from '../clock';
+import type { Dinner } from '../dinner';
+
+/** One kind of thing that a dinner asks for, and the dinner without it. */
+export interface Demand {
+  readonly kind: string;
+  readonly text: string;
+  readonly without: (dinner: Dinner) => Dinner;
+}
+
+const PLENTY = 99;
+/** Days before and after sitting down in which cooks are free where their own times are left out. */
+const DAYS_AROUND = 4;
+
+function mapSteps(dinner: Dinner, change: (step: Dinner['dishes'][number]['steps'][number]) => object): Dinner {
+  return {
+    ...dinner,
+    dishes: dinner.dishes.map((dish) => ({
+      ...dish,
+      steps: dish.steps.map((step) => ({ ...step, ...change(step) }) as typeof step),
+    })),
+  };
+}
+
+function withoutKeeping(dinner: Dinner): Dinner {
+  return mapSteps(dinner, (step) => ({
+    keeps: step.keeps ? { ...step.keeps, most: null } : undefined,
+    plated: step.plated ? { most: null } : undefined,
+    ways: step.ways.map((way) => (way.keeps ? { ...way, keeps: { ...way.keeps, most: null } } : way)),
+    after: step.after.map((link) => (typeof link === 'string' ? link : { ...link, most: null })),
+  }));
+}
+
+function withoutUses(dinner: Dinner, name: (use: object) => boolean): Dinner {
+  return mapSteps(dinner, (step) => ({
+    uses: (step.uses ?? []).filter((use) => !name(use)),
+    ways: step.ways.map((way) => (way.uses ? { ...way, uses: way.uses.filter((use) => !name(use)) } : way)),
+  }));
+}
+
+/** Everything that may be in the way of a plan, told in a cook's words. */
+export function demandsOf(dinner: Dinner): Demand[] {
+  const demands: Demand[] = [
+    {
+      kind: 'keeping',
+      text: 'what is made may not wait any longer',
+      without: withoutKeeping,
+    },
+    {
+      kind: 'hands',
+      text: 'there are no more hands than the cooks have',
+      without: (d) => ({
+        ...d,
+        cooks: [...d.cooks, ...d.cooks.map((cook) => ({ ...cook, id: `${cook.id}-again` }))],
+      }),
+    },
+    {
+      kind: 'time',
+      text: 'the cooks are free only in their own times',
+      without: (d) => {
+        const day = (days: number) => toWall(toInstant(d.sitDown, d.timeZone) + days * 1440, d.timeZone);
+        const always = [{ from: day(-DAYS_AROUND), to: day(DAYS_AROUND) }];
+        return { ...d, cooks: d.cooks.map((cook) => ({ ...cook, free: always })) };
+      },
+    },
+    {
+      kind: 'table',
+      text: `a cook may be away from the table for no more than ${dinner.away} minutes, and hot fat is not left alone`,
+      without: (d) => ({ ...d, away: 1000, cooks: d.cooks.map((cook) => ({ ...cook, eats: false })) }),
+    },
+    {
+      kind: 'pauses',
+      text: 'the pauses between courses are no longer than the table likes',
+      without: (d) => ({
+        ...d,
+        courses: d.courses.map((c) => ({ ...c, pause: { ...c.pause, most: c.pause.most + 120 } })),
+      }),
+    },
+    {
+      kind: 'oven',
+      text: 'the oven has only so many shelves, and one temperature at a time',
+      without: (d) => withoutUses(d, (use) => 'oven' in use),
+    },
+    {
+      kind: 'rings',
+      text: `there are ${dinner.kitchen.rings} rings`,
+      without: (d) => ({ ...d, kitchen: { ...d.kitchen, rings: PLENTY } }),
+    },
+    ...toolNames(dinner).map((tool) => ({
+      kind: 'tool',
+      text: `there are ${dinner.kitchen.tools[tool] ?? 1} of: ${tool}`,
+      without: (d: Dinner) => withoutUses(d, (use) => 'tool' in use && use.tool === tool),
+    })),
+  ];
+  if (dinner.pins.length > 0) {
+    demands.push({ kind: 'pins', text: 'the pinned steps start at their times', without: (d) => ({ ...d, pins: [] }) });
+  }
+  if (Object.keys(dinner.choices).length > 0) {
+    demands.push({ kind: 'choices', text: 'the ways that were chosen are kept', without: (d) => ({ ...d, choices: {} }) });
+  }
+  return demands;
+}
+
+function toolNames(dinner: Dinner): string[] {
+  const names = new Set<string>();
+  for (const use of dinner.dishes.flatMap((d) => d.steps.flatMap((s) => s.uses ?? []))) {
+    if ('tool' in use) names.add(use.tool as string);
+  }
+  return [...names];
+}
+
+/** The dinner without one dish, and without what refers to it. */
+export function withoutDish(dinner: Dinner, id: string): Dinner {
+  const isGone = (reference: string) => reference.startsWith(`${id}/`);
+  const left: Dinner = {
+    ...dinner,
+    courses: dinner.courses.map((c) => ({ ...c, dishes: c.dishes.filter((d) => d !== id) })),
+    dishes: dinner.dishes
+      .filter((d) => d.id !== id)
+      .map((dish) => ({
+        ...dish,
+        steps: dish.steps.map((step) => ({
+          ...step,
+          after: step.after.filter((link) => !isGone(typeof link === 'string' ? link : link.step)),
+          within: step.within && isGone(step.within.step) ? undefined : step.within,
+          if: step.within && isGone(step.within.step) ? undefined : step.if,
+        })),
+      })),
+    pins: dinner.pins.filter((pin) => !isGone(pin.step)),
+    choices: Object.fromEntries(Object.entries(dinner.choices).filter(([key]) => key !== id && !isGone(key))),
+  };
+  return withoutIdleComponents(left);
+}
+
+/** Takes out components that no listed dish needs any more. */
+function withoutIdleComponents(dinner: Dinner): Dinner {
+  const listed = new Set(dinner.courses.flatMap((c) => c.dishes));
+  const needed = new Set(listed);
+  for (let size = -1; size !== needed.size; ) {
+    size = needed.size;
+    for (const dish of dinner.dishes.filter((d) => needed.has(d.id))) {
+      for (const link of dish.steps.flatMap((s) => s.after)) {
+        const [other, step] = (typeof link === 'string' ? link : link.step).split('/');
+        if (step !== undefined) needed.add(other!);
+      }
+    }
+  }
+  const idle = dinner.dishes.find((d) => !needed.has(d.id));
+  return idle ? withoutDish(dinner, idle.id) : dinner;
+}

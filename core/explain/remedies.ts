@@ -1,0 +1,110 @@
+import { toInstant, toWall } from '../clock';
+import type { Dinner } from '../dinner';
+import type { Change, Remedy } from '../plan';
+import { applyChanges } from './change';
+import { withoutDish } from './demands';
+
+interface Candidate {
+  readonly change: Change[];
+  readonly text: string;
+}
+
+/** The cost of a plan of the dinner, or null where none was found. */
+export type CostOf = (dinner: Dinner) => number | null;
+
+function shifted(wall: string, minutes: number, timeZone: string): string {
+  return toWall(toInstant(wall, timeZone) + minutes, timeZone);
+}
+
+/** Changes that a cook could make, each as a change to the dinner file. */
+export function candidateChanges(dinner: Dinner): Candidate[] {
+  const { timeZone } = dinner;
+  const list: Candidate[] = [];
+  for (const later of [30, 60, 120]) {
+    const sitDown = shifted(dinner.sitDown, later, timeZone);
+    list.push({ change: [{ path: 'sitDown', value: sitDown }], text: `Sit down ${later} minutes later, at ${sitDown.slice(11)}.` });
+  }
+  dinner.cooks.forEach((cook, c) => {
+    const first = cook.free[0];
+    if (first) {
+      for (const earlier of [60, 180]) {
+        const from = shifted(first.from, -earlier, timeZone);
+        list.push({
+          change: [{ path: `cooks[${c}].free[0].from`, value: from }],
+          text: `${cook.name} begins ${earlier / 60} ${earlier === 60 ? 'hour' : 'hours'} earlier, at ${from.slice(11)}.`,
+        });
+      }
+    }
+    const eve = shifted(dinner.sitDown, -1440, timeZone).slice(0, 10);
+    list.push({
+      change: [{ path: `cooks[${c}].free`, value: [{ from: `${eve}T18:00`, to: `${eve}T22:00` }, ...cook.free] }],
+      text: `${cook.name} begins the evening before, from 18:00 to 22:00.`,
+    });
+  });
+  const helper = { id: 'helper', name: 'A second pair of hands', eats: true, free: dinner.cooks.flatMap((c) => c.free) };
+  if (!dinner.cooks.some((c) => c.id === helper.id)) {
+    list.push({ change: [{ path: 'cooks', value: [...dinner.cooks, helper] }], text: 'A second pair of hands helps.' });
+  }
+  dinner.courses.forEach((course, c) => {
+    if (c === 0) return;
+    list.push({
+      change: [{ path: `courses[${c}].pause`, value: { ...course.pause, most: course.pause.most + 20 } }],
+      text: `The pause before ${course.name} may be 20 minutes longer.`,
+    });
+  });
+  if (dinner.away < 60) {
+    list.push({ change: [{ path: 'away', value: dinner.away + 10 }], text: 'A cook may be away from the table 10 minutes longer.' });
+  }
+  dinner.pins.forEach((pin, p) =>
+    list.push({ change: [{ path: 'pins', value: dinner.pins.filter((_, k) => k !== p) }], text: `Unpin ${pin.step}.` }),
+  );
+  for (const key of Object.keys(dinner.choices)) {
+    const { [key]: _dropped, ...others } = dinner.choices;
+    list.push({ change: [{ path: 'choices', value: others }], text: `Let the plan choose the way of ${key}.` });
+  }
+  list.push(...ovenCandidates(dinner));
+  for (const dish of dinner.dishes) {
+    if (dinner.dishes.length < 2 || !dinner.courses.some((c) => c.dishes.includes(dish.id))) continue;
+    const fewer = withoutDish(dinner, dish.id);
+    list.push({
+      change: [
+        { path: 'courses', value: fewer.courses },
+        { path: 'dishes', value: fewer.dishes },
+        { path: 'pins', value: fewer.pins },
+        { path: 'choices', value: fewer.choices },
+      ],
+      text: `Leave out ${dish.name}.`,
+    });
+  }
+  return list;
+}
+
+/** The smallest widening that the contract's `give` offers: ten degrees either side. */
+function ovenCandidates(dinner: Dinner): Candidate[] {
+  return dinner.dishes.flatMap((dish, d) =>
+    dish.steps.flatMap((step, s) =>
+      (step.uses ?? []).flatMap((use, u) => {
+        if (!('oven' in use)) return [];
+        const give = use.give as number | [number, number];
+        const wider = typeof give === 'number' ? give + 10 : [give[0] + 10, give[1] + 10];
+        return [
+          {
+            change: [{ path: `dishes[${d}].steps[${s}].uses[${u}].give`, value: wider }],
+            text: `${dish.name}: let the oven be 10 degrees hotter or cooler for "${step.does}"`,
+          },
+        ];
+      }),
+    ),
+  );
+}
+
+/** Changes that were tried and do make the dinner possible, cheapest first. */
+export function findRemedies(dinner: Dinner, costOf: CostOf, isOver: () => boolean): Remedy[] {
+  const remedies: Remedy[] = [];
+  for (const { change, text } of candidateChanges(dinner)) {
+    if (isOver()) break;
+    const cost = costOf(applyChanges(dinner, change));
+    if (cost !== null) remedies.push({ change, text, cost });
+  }
+  return remedies.sort((a, b) => a.cost - b.cost);
+}

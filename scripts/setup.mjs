@@ -1,0 +1,102 @@
+// What the commands of the README share: install what is missing, build what is not current.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+
+/** Runs a command; its output goes to standard error unless told otherwise. Ends the process where it fails. */
+export function run(command, args, options = {}) {
+  const { status, error } = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: ['ignore', options.quiet ? 'ignore' : options.stdout ? 'inherit' : 2, 2],
+    env: { ...process.env, ...options.env },
+  });
+  if (status === 0) return;
+  process.stderr.write(`zeitlauf: "${command} ${args.join(' ')}" failed${error ? `: ${error.message}` : ''}\n`);
+  process.exit(status || 1);
+}
+
+function say(text) {
+  process.stderr.write(`zeitlauf: ${text}\n`);
+}
+
+/** A fingerprint of the files below `paths`, by name, size and content. */
+function fingerprint(paths) {
+  const hash = createHash('sha256');
+  const visit = (path) => {
+    const full = join(ROOT, path);
+    if (!existsSync(full)) return;
+    if (statSync(full).isDirectory()) {
+      for (const name of readdirSync(full).sort()) visit(join(path, name));
+    } else hash.update(path).update(readFileSync(full));
+  };
+  paths.forEach(visit);
+  return hash.digest('hex');
+}
+
+/** Does `work` where `paths` changed since it was last done, or its product is gone. */
+function whenStale(name, product, paths, work) {
+  const stamp = join(ROOT, '.cache', `${name}.stamp`);
+  const now = fingerprint(paths);
+  if (existsSync(join(ROOT, product)) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  work();
+  mkdirSync(dirname(stamp), { recursive: true });
+  writeFileSync(stamp, now);
+}
+
+/** Installs the npm packages where they are missing or the lock file changed. */
+export function ensurePackages() {
+  whenStale('packages', 'node_modules/.package-lock.json', ['package-lock.json'], () => {
+    say('installing npm packages (npm ci) ...');
+    run('npm', ['ci', '--no-audit', '--no-fund'], { env: { NODE_ENV: 'development' } });
+  });
+}
+
+const CORE = ['core', 'tsconfig.json', 'package-lock.json'];
+
+/** Bundles the command line into dist/, where it needs no packages any more. */
+export async function ensureCommandLine() {
+  const product = 'dist/cli/plan.mjs';
+  const stale = [];
+  whenStale('cli', product, [...CORE, 'cli'], () => stale.push(product));
+  if (stale.length === 0) return product;
+  ensurePackages();
+  const { build } = await import('esbuild');
+  await build({
+    entryPoints: [join(ROOT, 'cli/plan.ts')],
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    outfile: join(ROOT, product),
+    banner: { js: '#!/usr/bin/env node' },
+    logLevel: 'error',
+  });
+  return product;
+}
+
+/** Builds the application where its sources changed. */
+export function ensureApplication() {
+  ensurePackages();
+  const sources = [...CORE, 'app', 'server', 'public', 'demo', 'nuxt.config.ts', 'package.json'];
+  whenStale('application', '.output/server/index.mjs', sources, () => {
+    say('building the application (nuxt build) ...');
+    run('npx', ['nuxt', 'build'], { env: { NODE_ENV: 'production' } });
+  });
+}
+
+/** Installs Debian's Chromium for the tests of the real interface. */
+export function ensureChromium() {
+  if (existsSync('/usr/bin/chromium')) return;
+  say("installing Debian's Chromium (apt-get install chromium) ...");
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+  const apt = (...args) => {
+    const [command, ...rest] = [...sudo, 'apt-get', ...args];
+    run(command, rest, { env: { DEBIAN_FRONTEND: 'noninteractive' } });
+  };
+  apt('update');
+  apt('install', '-y', '--no-install-recommends', 'chromium');
+}
