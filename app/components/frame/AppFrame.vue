@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import { useDark, useEventListener, useToggle } from '@vueuse/core';
+import { ElMessageBox } from 'element-plus';
+import { useDinner } from '../../stores/dinner';
+import { useFiles } from '../../composables/useFiles';
+
+const store = useDinner();
+const files = useFiles();
+const route = useRoute();
+const isDark = useDark({ storageKey: 'zeitlauf-theme' });
+const toggleDark = useToggle(isDark);
+const isHelpOpen = ref(false);
+const isDropping = ref(false);
+
+const VIEWS = [
+  { path: '/evening', name: 'Evening', key: 'e' },
+  { path: '/cook', name: 'Cook', key: 'c' },
+  { path: '/menu', name: 'Menu', key: 'm' },
+];
+
+function isTyping(event: KeyboardEvent): boolean {
+  const target = event.target as HTMLElement | null;
+  return !!target?.closest('input, textarea, select, [contenteditable], [role="slider"], [role="dialog"]');
+}
+
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+  const view = VIEWS.find((v) => v.key === event.key);
+  if (event.key === '?') isHelpOpen.value = true;
+  else if (event.key === 't') toggleDark();
+  else if (event.key === 'p') void navigateTo('/print');
+  else if (view) void navigateTo(view.path);
+});
+
+async function open(file: File | undefined): Promise<void> {
+  if (!file || (await files.openFile(file))) return;
+  await ElMessageBox.alert(
+    h('div', [
+      h('p', `${file.name} is not a dinner that can be read. What was open is still open.`),
+      h('ul', store.problems.slice(0, 8).map((problem) => h('li', problem))),
+      store.problems.length > 8 ? h('p', `And ${store.problems.length - 8} more.`) : null,
+    ]),
+    'This file cannot be opened',
+    { confirmButtonText: 'Close' },
+  ).catch(() => undefined);
+}
+
+async function drop(event: DragEvent): Promise<void> {
+  isDropping.value = false;
+  await open(event.dataTransfer?.files[0]);
+}
+</script>
+
+<template>
+  <div
+    class="frame"
+    :class="{ dropping: isDropping }"
+    @dragover.prevent="isDropping = true"
+    @dragleave.self="isDropping = false"
+    @drop.prevent="drop"
+  >
+    <a class="skip" href="#content">Skip to the view</a>
+    <header class="head no-print">
+      <div class="title">
+        <span class="brand">Zeitlauf</span>
+        <h1>{{ store.dinner?.title }}</h1>
+      </div>
+      <nav aria-label="Views">
+        <NuxtLink
+          v-for="view in VIEWS"
+          :key="view.path"
+          :to="view.path"
+          class="view"
+          :aria-current="route.path === view.path ? 'page' : undefined"
+        >
+          {{ view.name }}
+        </NuxtLink>
+      </nav>
+      <div class="tools">
+        <FileMenu @open="open" />
+        <el-button :aria-pressed="isDark" @click="toggleDark()">
+          {{ isDark ? 'Daylight' : 'Candle' }}
+        </el-button>
+        <el-button aria-label="Keyboard shortcuts" @click="isHelpOpen = true">?</el-button>
+      </div>
+    </header>
+    <EveningRibbon v-if="store.evening" class="no-print" />
+    <main id="content" tabindex="-1">
+      <slot />
+    </main>
+    <ShortcutHelp v-model="isHelpOpen" />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  min-height: 100vh;
+}
+
+.dropping {
+  outline: 4px dashed var(--accent);
+  outline-offset: -8px;
+}
+
+.skip {
+  position: absolute;
+  left: -999px;
+}
+
+.skip:focus {
+  left: 0.5rem;
+  top: 0.5rem;
+  z-index: 20;
+  padding: 0.5rem 1rem;
+  background: var(--card);
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.5rem 1.5rem;
+  padding: 0.6rem 1.25rem;
+}
+
+.title {
+  display: flex;
+  align-items: baseline;
+  gap: 0.75rem;
+}
+
+.brand {
+  font: 600 1rem var(--serif);
+  color: var(--accent);
+}
+
+h1 {
+  font-size: 1.35rem;
+}
+
+nav {
+  display: flex;
+  gap: 0.25rem;
+  flex: 1;
+}
+
+.view {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 1rem;
+  border-radius: 10px;
+  color: var(--ink);
+  text-decoration: none;
+  font-weight: 600;
+}
+
+.view[aria-current='page'] {
+  background: var(--accent);
+  color: var(--accent-ink);
+}
+
+.tools {
+  display: flex;
+  gap: 0.5rem;
+}
+
+.tools :deep(.el-button + .el-button) {
+  margin-left: 0;
+}
+
+main {
+  outline: none;
+}
+</style>

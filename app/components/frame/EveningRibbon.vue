@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import { tasksOf } from '../../../core/live';
+import { makeScale, yOf } from '../../../core/strip';
+import { useCourses } from '../../composables/useCourses';
+import { useTimes } from '../../composables/useTimes';
+import { useClock } from '../../stores/clock';
+import { useDinner } from '../../stores/dinner';
+import { useSession } from '../../stores/session';
+
+const store = useDinner();
+const clock = useClock();
+const session = useSession();
+const times = useTimes();
+const courses = useCourses();
+
+const tasks = computed(() => (store.evening ? tasksOf(store.evening.dinner, store.evening.plan) : []));
+const end = computed(() => {
+  const last = store.evening?.plan.courses.at(-1);
+  return last ? last.serve + (store.evening!.dinner.courses.at(-1)?.eating ?? 0) : 0;
+});
+const scale = computed(() => makeScale([...tasks.value, { from: -5, to: end.value }], 1, 24));
+const percent = (minute: number) => (yOf(scale.value, minute) / scale.value.height) * 100;
+const nowMinute = computed(() => (clock.now - store.zero) / 60_000);
+const isNowInside = computed(() => nowMinute.value >= scale.value.segments[0]!.from && nowMinute.value <= end.value + 6);
+
+const marks = computed(() =>
+  store.evening!.plan.courses.map((course) => {
+    const state = session.view?.courses.find((c) => c.id === course.id);
+    const late = state ? Math.round((state.expectedAt - state.plannedAt) / 60_000) : 0;
+    return {
+      id: course.id,
+      at: percent(course.serve),
+      name: courses.name(course.id),
+      time: times.clock(course.serve),
+      state: state?.isServed ? 'served' : late > 0 ? `${late} min late` : 'holds',
+      minute: course.serve,
+    };
+  }),
+);
+const firsts = computed(() => scale.value.segments.filter((s) => !s.isFolded));
+
+function goTo(minute: number): void {
+  void navigateTo({ path: '/evening', query: { at: String(Math.round(minute)) } });
+}
+</script>
+
+<template>
+  <section class="ribbon" aria-label="The whole evening">
+    <div class="line" aria-hidden="true">
+      <span
+        v-for="task in tasks"
+        :key="task.id"
+        class="work"
+        :style="{
+          left: `${percent(task.from)}%`,
+          width: `max(2px, ${percent(task.to) - percent(task.from)}%)`,
+          background: courses.colour(task.course),
+        }"
+      />
+      <span
+        v-for="(segment, k) in scale.segments.filter((s) => s.isFolded)"
+        :key="k"
+        class="fold"
+        :style="{ left: `${percent(segment.from)}%`, width: `${percent(segment.to) - percent(segment.from)}%` }"
+      />
+      <span v-if="isNowInside" class="now" :style="{ left: `${percent(nowMinute)}%` }" />
+    </div>
+    <div class="marks">
+      <button
+        v-for="segment in firsts"
+        :key="segment.from"
+        class="mark start"
+        :style="{ left: `${percent(segment.from)}%` }"
+        @click="goTo(segment.from)"
+      >
+        {{ times.clock(segment.from + 6) }}<span class="visually-hidden"> work begins</span>
+      </button>
+      <button
+        v-for="mark in marks"
+        :key="mark.id"
+        class="mark course"
+        :style="{ left: `${mark.at}%`, '--colour': courses.colour(mark.id) }"
+        @click="goTo(mark.minute)"
+      >
+        <span class="course-name">{{ mark.name }} {{ mark.time }}</span>
+        <span class="state">{{ mark.state }}</span>
+      </button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.ribbon {
+  position: sticky;
+  top: 0;
+  z-index: 10;
+  padding: 0.4rem 1.25rem 0;
+  border-block: 1px solid var(--line);
+  background: var(--paper);
+}
+
+.line {
+  position: relative;
+  height: 14px;
+  border-radius: 7px;
+  background: color-mix(in srgb, var(--line) 45%, transparent);
+  overflow: hidden;
+}
+
+.work {
+  position: absolute;
+  inset-block: 3px;
+  border-radius: 2px;
+}
+
+.fold {
+  position: absolute;
+  inset-block: 0;
+  background: repeating-linear-gradient(115deg, var(--line) 0 3px, var(--paper) 3px 7px);
+}
+
+.now {
+  position: absolute;
+  inset-block: 0;
+  width: 3px;
+  background: var(--ink);
+}
+
+.marks {
+  position: relative;
+  height: 46px;
+}
+
+.mark {
+  position: absolute;
+  top: 0;
+  min-width: 44px;
+  min-height: 44px;
+  padding: 0 0.3rem;
+  border: 0;
+  border-left: 2px solid var(--colour, var(--line));
+  background: none;
+  font-size: 0.85rem;
+  line-height: 1.15;
+  text-align: left;
+  white-space: nowrap;
+  cursor: pointer;
+}
+
+.course-name {
+  display: block;
+  font-weight: 700;
+  color: var(--colour);
+}
+
+.state {
+  color: var(--soft);
+}
+
+@media (max-width: 700px) {
+  .start {
+    display: none;
+  }
+
+  .course-name {
+    max-width: 24vw;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+}
+</style>

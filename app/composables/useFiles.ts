@@ -1,0 +1,39 @@
+import { planToCalendar } from '../../core/write';
+import { useDinner } from '../stores/dinner';
+import firstFrost from '../../demo/first-frost.json?raw';
+import homeAtSix from '../../demo/home-at-six.json?raw';
+import walnutHarvest from '../../demo/walnut-harvest.json?raw';
+
+export const DEMOS = [
+  { name: 'First frost', about: 'four at table, a late autumn Saturday', text: firstFrost },
+  { name: 'Home at six', about: 'two at table, a weekday', text: homeAtSix },
+  { name: 'The walnut harvest', about: 'six at table, two cooks, four courses', text: walnutHarvest },
+];
+
+function download(name: string, text: string, type: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 1000);
+}
+
+/** Opening and taking away files. */
+export function useFiles() {
+  const store = useDinner();
+  const slug = () => (store.dinner?.title ?? 'dinner').toLowerCase().replace(/[^a-z0-9]+/g, '-');
+  const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
+
+  return {
+    openDemo: (index: number) => store.openText(DEMOS[index]!.text),
+    openFile: async (file: File) => store.openText(await file.text()),
+    saveDinner: () => download(`${slug()}.dinner.json`, json(store.file), 'application/json'),
+    savePlan: () => download(`${slug()}.plan.json`, json(store.plan), 'application/json'),
+    saveCalendar: () => {
+      if (!store.evening) return;
+      const text = planToCalendar(store.evening.dinner, store.evening.plan, Date.now());
+      download(`${slug()}.ics`, text, 'text/calendar');
+    },
+  };
+}

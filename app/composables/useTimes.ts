@@ -1,0 +1,27 @@
+import { useDinner } from '../stores/dinner';
+
+/** Clock times of the open dinner, in its own time zone. */
+export function useTimes() {
+  const dinner = useDinner();
+  const format = (options: Intl.DateTimeFormatOptions) =>
+    new Intl.DateTimeFormat('en-GB', { timeZone: dinner.dinner?.timeZone ?? 'UTC', ...options });
+  const clockFormat = computed(() => format({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }));
+  const dayFormat = computed(() => format({ weekday: 'long', day: 'numeric', month: 'long' }));
+
+  const instant = (minute: number) => dinner.zero + minute * 60_000;
+  /** Clock time of an instant in milliseconds. */
+  const clockAt = (ms: number) => clockFormat.value.format(ms);
+  const dayAt = (ms: number) => dayFormat.value.format(ms);
+  /** Clock time of a plan minute. */
+  const clock = (minute: number) => clockAt(instant(minute));
+  const day = (minute: number) => dayAt(instant(minute));
+  return { clock, day, clockAt, dayAt, instant };
+}
+
+/** A duration of whole minutes in words: "1 h 20 min". */
+export function duration(minutes: number): string {
+  const rest = minutes % 60;
+  const hours = Math.floor(minutes / 60);
+  if (hours === 0) return `${rest} min`;
+  return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
+}

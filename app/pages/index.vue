@@ -1,0 +1,7 @@
+<script setup lang="ts">
+definePageMeta({ redirect: '/evening' });
+</script>
+
+<template>
+  <div />
+</template>

@@ -1,0 +1,33 @@
+import { defineStore } from 'pinia';
+import { cookView, NO_SESSION, reduceSession, type Session, type SessionAction } from '../../core/live';
+import { storage } from '../storage/database';
+import { useClock } from './clock';
+import { useDinner } from './dinner';
+
+/** The evening as it goes: what is done, kept in the browser's database with each touch. */
+export const useSession = defineStore('session', () => {
+  const dinner = useDinner();
+  const clock = useClock();
+  const session = shallowRef<Session>(NO_SESSION);
+
+  const current = computed(() => (session.value.planKey === dinner.planKey ? session.value : NO_SESSION));
+  const view = computed(() => (dinner.evening ? cookView(dinner.evening, current.value, clock.now) : null));
+
+  async function act(action: SessionAction): Promise<void> {
+    session.value = reduceSession(current.value, action);
+    await storage.saveSession(session.value);
+  }
+
+  async function done(task: string): Promise<void> {
+    if (session.value.planKey !== dinner.planKey) await act({ type: 'begin', planKey: dinner.planKey });
+    await act({ type: 'done', task, at: clock.now });
+  }
+  const undo = () => act({ type: 'undo' });
+  const begin = () => act({ type: 'begin', planKey: dinner.planKey });
+
+  async function restore(): Promise<void> {
+    session.value = (await storage.loadSession()) ?? NO_SESSION;
+  }
+
+  return { session: current, view, done, undo, begin, restore };
+});

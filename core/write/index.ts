@@ -1,0 +1,1 @@
+export { planToCalendar } from './calendar';
