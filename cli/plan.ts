@@ -41,7 +41,9 @@ function readFile(file: string): string {
   try {
     return readFileSync(file, 'utf8');
   } catch (error) {
-    throw new UserError(`${file}: found ${(error as NodeJS.ErrnoException).code}, expected a file that can be read`);
+    throw new UserError(
+      `${file}: found ${(error as NodeJS.ErrnoException).code}, expected a file that can be read`,
+    );
   }
 }
 

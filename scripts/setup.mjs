@@ -15,7 +15,9 @@ export function run(command, args, options = {}) {
     env: { ...process.env, ...options.env },
   });
   if (status === 0) return;
-  process.stderr.write(`zeitlauf: "${command} ${args.join(' ')}" failed${error ? `: ${error.message}` : ''}\n`);
+  process.stderr.write(
+    `zeitlauf: "${command} ${args.join(' ')}" failed${error ? `: ${error.message}` : ''}\n`,
+  );
   process.exit(status || 1);
 }
 

@@ -7,7 +7,8 @@ export function useCourses() {
   const store = useDinner();
   const index = (id: string | null) => store.dinner?.courses.findIndex((c) => c.id === id) ?? -1;
   return {
-    colour: (id: string | null) => (index(id) < 0 ? 'var(--course-none)' : `var(--course-${index(id) % COLOURS})`),
+    colour: (id: string | null) =>
+      index(id) < 0 ? 'var(--course-none)' : `var(--course-${index(id) % COLOURS})`,
     name: (id: string | null) => store.dinner?.courses[index(id)]?.name ?? 'For several courses',
     number: (id: string | null) => (index(id) < 0 ? '+' : String(index(id) + 1)),
   };

@@ -1,9 +1,8 @@
 import type { Ref } from 'vue';
 import { plannedSteps, tasksOf, type Evening, type PlannedStep, type Task } from '../../core/live';
-import { assignLanes, makeScale, spreadLabels, waitingOf, yOf, type Waiting } from '../../core/strip';
+import { assignLanes, makeScale, placeLabels, waitingOf, yOf, type Waiting } from '../../core/strip';
 
-const GENTLEST = 6;
-const STEEPEST = 14;
+const PER_MINUTE = 5;
 const FOLD = 72;
 const COURSE_LABEL = 40;
 const LABEL: Record<Task['kind'], number> = { work: 34, in: 28, out: 28, check: 24, plate: 34, clear: 30 };
@@ -20,6 +19,8 @@ export interface Bar {
   readonly to: number;
   readonly lane: number;
   readonly waiting: Waiting | null;
+  /** Minutes at which hands put something in, take it out or look at it. */
+  readonly threads: readonly number[];
 }
 
 export interface HandsLabel {
@@ -44,6 +45,7 @@ function barOf(planned: PlannedStep): Omit<Bar, 'lane'> {
     from: planned.row.start,
     to: planned.row.end,
     waiting: null,
+    threads: planned.row.hands.map((h) => (h.why === 'out' ? h.to : h.from)),
   };
 }
 
@@ -66,31 +68,38 @@ export function useStrip(evening: Ref<Evening>) {
     }),
   );
   const end = computed(() => Math.max(...courses.value.map((c) => c.up)));
-  const cooks = computed(() => evening.value.dinner.cooks.map((c) => ({ id: c.id, name: c.name, eats: c.eats })));
+  const cooks = computed(() =>
+    evening.value.dinner.cooks.map((c) => ({ id: c.id, name: c.name, eats: c.eats })),
+  );
 
-  const scale = computed(() => {
-    const spans = [...tasks.value, { from: -5, to: end.value }];
-    const open = makeScale(spans, 1, 0).height;
-    const wanted = cooks.value.map((cook) =>
-      tasks.value.filter((t) => t.cook === cook.id).reduce((sum, t) => sum + LABEL[t.kind], 0),
-    );
-    const perMinute = Math.min(STEEPEST, Math.max(GENTLEST, Math.max(...wanted) / open));
-    return makeScale(spans, perMinute, FOLD);
-  });
+  /** The labels of one cook's column: tasks, and the room that each course's own line needs. */
+  const needs = (cook: string) => [
+    ...courses.value.map((course) => ({ task: null, at: course.serve, height: COURSE_LABEL })),
+    ...tasks.value
+      .filter((t) => t.cook === cook)
+      .map((task) => ({ task, at: task.from, height: LABEL[task.kind] })),
+  ];
+  const scale = computed(() =>
+    makeScale(
+      [...tasks.value, { from: -5, to: end.value }],
+      PER_MINUTE,
+      FOLD,
+      cooks.value.map((cook) => needs(cook.id)),
+      courses.value.map((course) => course.serve),
+    ),
+  );
   const y = (minute: number) => yOf(scale.value, minute);
 
   const hands = computed(() =>
     cooks.value.map((cook) => {
-      const mine = tasks.value.filter((t) => t.cook === cook.id);
-      const items = [
-        ...mine.map((task) => ({ task, at: y(task.from), height: LABEL[task.kind] })),
-        ...courses.value.map((course) => ({ task: null, at: y(course.serve), height: COURSE_LABEL })),
-      ].sort((a, b) => a.at - b.at);
-      const tops = spreadLabels(items.map((i) => i.at), items.map((i) => i.height));
+      const items = needs(cook.id);
+      const tops = placeLabels(scale.value, items);
       return {
         cook,
-        bars: mine,
-        labels: items.flatMap(({ task, height }, i): HandsLabel[] => (task ? [{ task, top: tops[i]!, height }] : [])),
+        bars: tasks.value.filter((t) => t.cook === cook.id),
+        labels: items.flatMap(({ task, height }, i): HandsLabel[] =>
+          task ? [{ task, top: tops[i]!, height }] : [],
+        ),
       };
     }),
   );
@@ -103,12 +112,22 @@ export function useStrip(evening: Ref<Evening>) {
         id: oven.id,
         name: evening.value.dinner.kitchen.ovens.find((o) => o.id === oven.id)?.name ?? oven.id,
         programme: oven.programme,
-        ...inLanes(steps.value.filter((s) => s.row.oven === oven.id).map(barOf).filter(lasts)),
+        ...inLanes(
+          steps.value
+            .filter((s) => s.row.oven === oven.id)
+            .map(barOf)
+            .filter(lasts),
+        ),
       }))
       .filter((oven) => oven.bars.length > 0),
   );
   const rings = computed(() =>
-    inLanes(steps.value.filter((s) => uses(s).some((u) => 'ring' in u)).map(barOf).filter(lasts)),
+    inLanes(
+      steps.value
+        .filter((s) => uses(s).some((u) => 'ring' in u))
+        .map(barOf)
+        .filter(lasts),
+    ),
   );
   const waiting = computed(() => {
     const resting = steps.value
@@ -127,6 +146,7 @@ export function useStrip(evening: Ref<Evening>) {
         from: w.from,
         to: w.to,
         waiting: w,
+        threads: [],
       }));
     return inLanes([...resting, ...held]);
   });

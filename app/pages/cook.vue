@@ -37,7 +37,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   }
   if (event.key === 'u') void session.undo();
 });
-useWakeLock().request('screen').catch(() => undefined);
+useWakeLock()
+  .request('screen')
+  .catch(() => undefined);
 </script>
 
 <template>
@@ -45,7 +47,13 @@ useWakeLock().request('screen').catch(() => undefined);
     <div class="clock-row">
       <p class="clock"><span class="visually-hidden">The time is </span>{{ times.clockAt(clock.now) }}</p>
       <p class="late" :class="{ behind: view.late > 0 }" role="status">
-        {{ view.isOver ? 'All is done. Sit down.' : view.late > 0 ? `${duration(view.late)} behind the plan` : 'On time' }}
+        {{
+          view.isOver
+            ? 'All is done. Sit down.'
+            : view.late > 0
+              ? `${duration(view.late)} behind the plan`
+              : 'On time'
+        }}
       </p>
       <RehearsalControls />
     </div>
@@ -62,20 +70,35 @@ useWakeLock().request('screen').catch(() => undefined);
     <div class="columns">
       <section class="now" aria-labelledby="now-title">
         <h2 id="now-title">Now</h2>
-        <article v-for="task in view.now" :key="task.id" class="hand" :style="{ '--colour': courses.colour(task.course) }">
+        <article
+          v-for="task in view.now"
+          :key="task.id"
+          class="hand"
+          :style="{ '--colour': courses.colour(task.course) }"
+        >
           <p class="who">
-            <span v-if="hasSeveralCooks">{{ cookName(task.cook) }} · </span>{{ task.dish }} · {{ when(task.from) }}
+            <span v-if="hasSeveralCooks">{{ cookName(task.cook) }} · </span>{{ task.dish }} ·
+            {{ when(task.from) }}
           </p>
           <p class="what">{{ task.text }}</p>
           <p v-if="stepOf(task.step)?.cue" class="cue">Done when: {{ stepOf(task.step)?.cue }}</p>
           <p v-if="stepOf(task.step)?.probe" class="cue">In the middle: {{ stepOf(task.step)?.probe }} °C</p>
-          <p v-for="caution in stepOf(task.step)?.cautions ?? []" :key="caution" class="caution">{{ caution }}</p>
+          <p v-for="caution in stepOf(task.step)?.cautions ?? []" :key="caution" class="caution">
+            {{ caution }}
+          </p>
           <button class="done" @click="session.done(task.id)">Done</button>
         </article>
         <p v-if="view.isOver" class="what">The evening is over. Well cooked.</p>
         <div class="after">
-          <el-button size="large" :disabled="session.session.done.length === 0" @click="session.undo()">Undo</el-button>
-          <el-popconfirm title="Forget what was done and begin again?" confirm-button-text="Begin again" width="260" @confirm="session.begin()">
+          <el-button size="large" :disabled="session.session.done.length === 0" @click="session.undo()"
+            >Undo</el-button
+          >
+          <el-popconfirm
+            title="Forget what was done and begin again?"
+            confirm-button-text="Begin again"
+            width="260"
+            @confirm="session.begin()"
+          >
             <template #reference>
               <el-button size="large" :disabled="session.session.done.length === 0">Begin again</el-button>
             </template>

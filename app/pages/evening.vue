@@ -4,9 +4,12 @@ import { useDinner } from '../stores/dinner';
 const store = useDinner();
 const chosen = ref<string | null>(null);
 
-watch(() => store.plan, () => {
-  if (!store.plan?.steps.some((s) => s.step === chosen.value)) chosen.value = null;
-});
+watch(
+  () => store.plan,
+  () => {
+    if (!store.plan?.steps.some((s) => s.step === chosen.value)) chosen.value = null;
+  },
+);
 </script>
 
 <template>

@@ -11,7 +11,11 @@ const courses = useCourses();
 const dinner = computed(() => store.dinner!);
 
 const STYLES: { value: Style; name: string; why: string }[] = [
-  { value: 'ahead', name: 'Ahead', why: 'All that keeps is made before; the evening is for warming and for guests.' },
+  {
+    value: 'ahead',
+    name: 'Ahead',
+    why: 'All that keeps is made before; the evening is for warming and for guests.',
+  },
   { value: 'even', name: 'Even', why: 'A middle way.' },
   { value: 'fresh', name: 'Fresh', why: 'Everything as late as it can be done well.' },
 ];
@@ -20,7 +24,9 @@ const set = (path: string, value: unknown) => store.change([{ path, value }]);
 
 async function setSitDown(value: string | null): Promise<void> {
   if (!value) return;
-  const days = Math.round((Date.parse(value.slice(0, 10)) - Date.parse(dinner.value.sitDown.slice(0, 10))) / 86_400_000);
+  const days = Math.round(
+    (Date.parse(value.slice(0, 10)) - Date.parse(dinner.value.sitDown.slice(0, 10))) / 86_400_000,
+  );
   if (days !== 0) await store.moveDays(days);
   if (value !== dinner.value.sitDown) await set('sitDown', value);
 }
@@ -34,6 +40,10 @@ const wayOf = (dishId: string) => {
   return dinner.value.dishes.find((d) => d.id === dishId)?.ways.find((w) => w.id === way)?.label;
 };
 const serveOf = (id: string) => store.evening?.plan.courses.find((c) => c.id === id);
+const waitText = (id: string) => {
+  const wait = serveOf(id)?.wait ?? null;
+  return wait === null ? '' : `, ${wait} min after the course before`;
+};
 const components = computed(() => {
   const listed = new Set(dinner.value.courses.flatMap((c) => c.dishes));
   return dinner.value.dishes.filter((d) => !listed.has(d.id));
@@ -47,7 +57,13 @@ const components = computed(() => {
       <section class="card settings" aria-labelledby="who-title">
         <h2 id="who-title">Who and when</h2>
         <label for="guests">At table</label>
-        <el-input-number id="guests" :model-value="dinner.guests" :min="1" :max="24" @change="(n) => n && set('guests', n)" />
+        <el-input-number
+          id="guests"
+          :model-value="dinner.guests"
+          :min="1"
+          :max="24"
+          @change="(n) => n && set('guests', n)"
+        />
         <label for="sit-down">Sitting down</label>
         <el-date-picker
           id="sit-down"
@@ -60,8 +76,17 @@ const components = computed(() => {
         />
         <span id="style-label">Style</span>
         <div>
-          <el-radio-group :model-value="dinner.style" aria-labelledby="style-label" @change="(s) => set('style', s)">
-            <el-radio-button v-for="style in STYLES" :key="style.value" :value="style.value" :label="style.name" />
+          <el-radio-group
+            :model-value="dinner.style"
+            aria-labelledby="style-label"
+            @change="(s) => set('style', s)"
+          >
+            <el-radio-button
+              v-for="style in STYLES"
+              :key="style.value"
+              :value="style.value"
+              :label="style.name"
+            />
           </el-radio-group>
           <p class="soft">{{ STYLES.find((s) => s.value === dinner.style)?.why }}</p>
         </div>
@@ -77,25 +102,31 @@ const components = computed(() => {
             @change="(v) => set('caution', v)"
           />
           <p class="soft">
-            {{ Math.round(dinner.caution * 100) }} % of the way from the usual time to the long one is allowed for.
+            {{ Math.round(dinner.caution * 100) }} % of the way from the usual time to the long one is allowed
+            for.
           </p>
         </div>
       </section>
       <section aria-labelledby="courses-title">
         <h2 id="courses-title">Courses</h2>
         <ol class="courses">
-          <li v-for="(course, c) in dinner.courses" :key="course.id" class="card" :style="{ '--colour': courses.colour(course.id) }">
+          <li
+            v-for="(course, c) in dinner.courses"
+            :key="course.id"
+            class="card"
+            :style="{ '--colour': courses.colour(course.id) }"
+          >
             <h3>{{ course.name }}</h3>
             <p v-if="serveOf(course.id)" class="soft">
               On the table at {{ times.clock(serveOf(course.id)!.serve) }}, {{ course.eating }} min to eat,
-              {{ platingMinutes(dinner, c) }} min to plate
-              <template v-if="serveOf(course.id)!.wait !== null">, {{ serveOf(course.id)!.wait }} min after the plates before</template>
+              {{ platingMinutes(dinner, c) }} min to plate{{ waitText(course.id) }}
             </p>
             <ul>
               <li v-for="id in course.dishes" :key="id">
                 <strong>{{ dinner.dishes.find((d) => d.id === id)?.name }}</strong>
-                <span class="soft"> {{ duration(handsOf(id)) }} of hands</span>
-                <span v-if="wayOf(id)" class="soft"> · {{ wayOf(id) }}</span>
+                <span class="soft"
+                  >, {{ duration(handsOf(id)) }} of hands{{ wayOf(id) ? `. ${wayOf(id)}` : '' }}</span
+                >
               </li>
             </ul>
           </li>
@@ -104,7 +135,7 @@ const components = computed(() => {
           <h3>For several dishes</h3>
           <ul>
             <li v-for="dish in components" :key="dish.id">
-              {{ dish.name }} <span class="soft">{{ duration(handsOf(dish.id)) }} of hands</span>
+              {{ dish.name }}<span class="soft">, {{ duration(handsOf(dish.id)) }} of hands</span>
             </li>
           </ul>
         </template>

@@ -22,7 +22,12 @@ const days = computed(() => {
       text: task.step === null ? task.text : `${task.dish}: ${task.text}`,
       sign: courses.number(task.course),
     })),
-    ...evening.plan.courses.map((c) => ({ at: c.serve, task: null, text: `${courses.name(c.id)} is on the table`, sign: '' })),
+    ...evening.plan.courses.map((c) => ({
+      at: c.serve,
+      task: null,
+      text: `${courses.name(c.id)} is on the table`,
+      sign: '',
+    })),
   ].sort((a, b) => a.at - b.at);
   const groups = new Map<string, Line[]>();
   for (const line of lines) {
@@ -70,7 +75,9 @@ useHead({ style: [{ innerHTML: () => `@page { size: ${paper.value}; margin: 12mm
             <tr v-for="(line, k) in list" :key="k" :class="line.task ? line.task.kind : 'served'">
               <td class="time">{{ times.clock(line.at) }}</td>
               <td v-if="hasSeveralCooks">{{ line.task ? cookName(line.task.cook) : '' }}</td>
-              <td><span v-if="line.sign" class="sign">{{ line.sign }}</span> {{ line.text }}</td>
+              <td>
+                <span v-if="line.sign" class="sign">{{ line.sign }}</span> {{ line.text }}
+              </td>
               <td class="minutes">{{ line.task ? `${line.task.to - line.task.from} min` : '' }}</td>
             </tr>
           </tbody>

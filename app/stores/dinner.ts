@@ -25,11 +25,15 @@ export const useDinner = defineStore('dinner', () => {
     dinner.value ? toInstant(dinner.value.sitDown, dinner.value.timeZone) * 60_000 : 0,
   );
   const evening = computed((): Evening | null =>
-    dinner.value && plan.value?.feasible ? { dinner: dinner.value, plan: plan.value, zero: zero.value } : null,
+    dinner.value && plan.value?.feasible
+      ? { dinner: dinner.value, plan: plan.value, zero: zero.value }
+      : null,
   );
   /** Changes when the evening is another one: a new dinner, or a new plan of it. */
   const planKey = computed(() =>
-    plan.value ? `${plan.value.title}|${plan.value.sitDown}|${plan.value.cost}|${plan.value.steps.length}` : '',
+    plan.value
+      ? `${plan.value.title}|${plan.value.sitDown}|${plan.value.cost}|${plan.value.steps.length}`
+      : '',
   );
 
   async function makePlan(): Promise<void> {
@@ -93,7 +97,9 @@ export const useDinner = defineStore('dinner', () => {
         path: `cooks[${c}].free`,
         value: cook.free.map((w) => ({ ...w, from: move(w.from), to: move(w.to) })),
       })),
-      ...(d.pins.length > 0 ? [{ path: 'pins', value: d.pins.map((p) => ({ ...p, start: move(p.start) })) }] : []),
+      ...(d.pins.length > 0
+        ? [{ path: 'pins', value: d.pins.map((p) => ({ ...p, start: move(p.start) })) }]
+        : []),
     ]);
   }
 
@@ -107,7 +113,20 @@ export const useDinner = defineStore('dinner', () => {
   }
 
   return {
-    file, dinner, plan, evening, zero, planKey, isPlanning, problems, notices,
-    openText, change, moveDays, makePlan, stopPlanning, restore,
+    file,
+    dinner,
+    plan,
+    evening,
+    zero,
+    planKey,
+    isPlanning,
+    problems,
+    notices,
+    openText,
+    change,
+    moveDays,
+    makePlan,
+    stopPlanning,
+    restore,
   };
 });

@@ -1,8 +1,7 @@
 import { DAY_WINDOW, HELD_POINTS, TERM_NAMES, WEIGHTS, type Terms } from '../plan';
 import type { Facts } from './facts';
 
-const overlap = (a: number, b: number, c: number, d: number) =>
-  Math.max(0, Math.min(b, d) - Math.max(a, c));
+const overlap = (a: number, b: number, c: number, d: number) => Math.max(0, Math.min(b, d) - Math.max(a, c));
 
 /** Minutes and number of trips away from the table, over all cooks who eat and all courses. */
 export function awayByCook(facts: Facts): { cook: string; course: number; minutes: number; trips: number }[] {

@@ -148,4 +148,3 @@ export function gatherFacts(dinner: Dinner, plan: Plan): Facts {
     missing,
   };
 }
-

@@ -40,8 +40,16 @@ export function auditPlan(dinner: Dinner, plan: Plan): Audit {
   for (const name of TERM_NAMES) {
     total += terms[name];
     const stated = plan.terms?.[name] ?? NaN;
-    breach('cost', !(Math.abs(stated - terms[name]) <= CENT), () => `${name} is stated ${stated}, is ${terms[name]}`);
+    breach(
+      'cost',
+      !(Math.abs(stated - terms[name]) <= CENT),
+      () => `${name} is stated ${stated}, is ${terms[name]}`,
+    );
   }
-  breach('cost', !(Math.abs((plan.cost ?? NaN) - total) <= CENT * 2 * TERM_NAMES.length), () => `cost is stated ${plan.cost}, is ${total}`);
+  breach(
+    'cost',
+    !(Math.abs((plan.cost ?? NaN) - total) <= CENT * 2 * TERM_NAMES.length),
+    () => `cost is stated ${plan.cost}, is ${total}`,
+  );
   return { breaches, terms };
 }

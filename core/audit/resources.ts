@@ -40,7 +40,9 @@ export function ovens(facts: Facts, breach: Breaches): void {
     if (!oven || end <= start) continue;
     const ready = first + (use.oven > COLD ? changeover(COLD, use.oven, oven) : 0);
     breach('ovens', start < ready, () => `${step.placed.name}: the oven is hot at ${ready}`);
-    loads.get(id)!.push({ step, from: start, to: end, celsius: use.oven, range: ovenRange(use), shelves: use.shelves });
+    loads
+      .get(id)!
+      .push({ step, from: start, to: end, celsius: use.oven, range: ovenRange(use), shelves: use.shelves });
   }
   for (const oven of dinner.kitchen.ovens) {
     oneOven(facts, oven, loads.get(oven.id)!, breach);
@@ -49,7 +51,11 @@ export function ovens(facts: Facts, breach: Breaches): void {
       for (let m = load.from; m < load.to; m++) {
         const setting = programme.find((p) => p.from <= m && m < p.to);
         const right = setting && load.range[0] <= setting.celsius && setting.celsius <= load.range[1];
-        breach('programme', !right, () => `${load.step.placed.name} at ${m}: oven set to ${setting?.celsius}`);
+        breach(
+          'programme',
+          !right,
+          () => `${load.step.placed.name} at ${m}: oven set to ${setting?.celsius}`,
+        );
         if (!right) break;
       }
     }
@@ -62,7 +68,7 @@ function oneOven(facts: Facts, oven: Oven, loads: OvenLoad[], breach: Breaches):
     const shelves = together.reduce((sum, b) => sum + b.shelves, 0);
     breach('ovens', shelves > oven.shelves, () => `${oven.id} holds ${shelves} shelves at ${a.from}`);
     for (const b of loads) {
-      if (a === b || b.range[0] <= a.range[1] && a.range[0] <= b.range[1]) continue;
+      if (a === b || (b.range[0] <= a.range[1] && a.range[0] <= b.range[1])) continue;
       const names = () => `${a.step.placed.name} and ${b.step.placed.name}`;
       breach('ovens', a.from < b.to && b.from < a.to, () => `${names()} share no temperature`);
       if (b.from < a.to || comesAfter(facts, a.step, b.step, true)) continue;
@@ -82,7 +88,10 @@ interface Taken {
 function amountOf(step: StepFacts, thing: string): number {
   return step.asked.uses
     .filter((use) => keepName(use) === thing)
-    .reduce((sum, use) => sum + ('ring' in use ? use.ring as number : 'tool' in use ? use.count as number : 0), 0);
+    .reduce(
+      (sum, use) => sum + ('ring' in use ? (use.ring as number) : 'tool' in use ? (use.count as number) : 0),
+      0,
+    );
 }
 
 /** Until when what `step` took of `thing` stays taken (section 4.8). */
@@ -103,7 +112,8 @@ function piecesSuffice(facts: Facts, uses: Taken[], capacity: number, wash: numb
   const last: (Taken | null)[] = Array.from({ length: capacity }, () => null);
   const fits = (prev: Taken | null, use: Taken) => {
     if (!prev) return true;
-    const free = prev.step.placed.dish === use.step.placed.dish || comesAfter(facts, prev.step, use.step, false);
+    const free =
+      prev.step.placed.dish === use.step.placed.dish || comesAfter(facts, prev.step, use.step, false);
     return prev.to + (free ? 0 : wash) <= use.from;
   };
   const place = (u: number): boolean => {

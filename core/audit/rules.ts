@@ -32,16 +32,32 @@ export function orderAndService(facts: Facts, breach: Breaches): void {
     breach('service', row.id !== course.id, () => `course ${c} is ${row.id}`);
     breach('service', plating.to !== serve, () => `plating of ${course.id} ends at ${plating.to}`);
     const asked = platingMinutes(dinner, c);
-    breach('service', plating.to - plating.from !== asked, () => `plating of ${course.id} is not ${asked} long`);
+    breach(
+      'service',
+      plating.to - plating.from !== asked,
+      () => `plating of ${course.id} is not ${asked} long`,
+    );
     if (c === 0) breach('service', serve !== 0, () => `the first course is served at ${serve}`);
     else {
       const wait = serve - facts.eating[c - 1]![1];
-      breach('service', row.wait !== wait, () => `wait of ${course.id} is said to be ${row.wait}, is ${wait}`);
-      breach('service', wait < course.pause.least || wait > course.pause.most, () => `wait of ${course.id} is ${wait}`);
+      breach(
+        'service',
+        row.wait !== wait,
+        () => `wait of ${course.id} is said to be ${row.wait}, is ${wait}`,
+      );
+      breach(
+        'service',
+        wait < course.pause.least || wait > course.pause.most,
+        () => `wait of ${course.id} is ${wait}`,
+      );
     }
     const clears = c === dinner.courses.length - 1 ? 0 : course.clearing;
     const span = clearing ? [clearing.from, clearing.to] : [serve + course.eating, serve + course.eating];
-    breach('service', !same(span, [serve + course.eating, serve + course.eating + clears]), () => `clearing of ${course.id} is ${span.join('-')}`);
+    breach(
+      'service',
+      !same(span, [serve + course.eating, serve + course.eating + clears]),
+      () => `clearing of ${course.id} is ${span.join('-')}`,
+    );
   });
 }
 
@@ -53,7 +69,11 @@ function stretchesOfStep({ planned, asked, placed }: StepFacts, breach: Breaches
   const is = (why: string, from: number, to: number, cooks: number) => {
     const found = spans(why).filter((h) => h.from === from && h.to === to);
     const distinct = new Set(found.map((h) => h.cook)).size;
-    breach('hands', found.length !== cooks || distinct !== cooks, () => `${name}: ${why} ${from}-${to} needs ${cooks} cooks`);
+    breach(
+      'hands',
+      found.length !== cooks || distinct !== cooks,
+      () => `${name}: ${why} ${from}-${to} needs ${cooks} cooks`,
+    );
   };
   if (asked.attention === 'hands') {
     const pieces = planned.pieces ?? [];
@@ -66,17 +86,37 @@ function stretchesOfStep({ planned, asked, placed }: StepFacts, breach: Breaches
       breach('pauses', p > 0 && from < pieces[p - 1]![1], () => `${name}: pieces overlap`);
       breach('pauses', pieces.length > 1 && to - from < 5, () => `${name}: a piece of ${to - from} minutes`);
     });
-    breach('pauses', expected !== asked.duration, () => `${name}: pieces add up to ${expected}, not ${asked.duration}`);
+    breach(
+      'pauses',
+      expected !== asked.duration,
+      () => `${name}: pieces add up to ${expected}, not ${asked.duration}`,
+    );
     breach('pauses', pause > 30, () => `${name}: ${pause} minutes of pause`);
     breach('pauses', pieces.length > 1 && !asked.pausable, () => `${name} may not be paused`);
-    breach('pauses', pieces.length === 0 || pieces[0]![0] !== start || pieces.at(-1)![1] !== end, () => `${name}: pieces do not span it`);
-    const crews = new Set(pieces.map(([from]) => planned.hands.filter((h) => h.from === from).map((h) => h.cook).sort().join()));
+    breach(
+      'pauses',
+      pieces.length === 0 || pieces[0]![0] !== start || pieces.at(-1)![1] !== end,
+      () => `${name}: pieces do not span it`,
+    );
+    const crews = new Set(
+      pieces.map(([from]) =>
+        planned.hands
+          .filter((h) => h.from === from)
+          .map((h) => h.cook)
+          .sort()
+          .join(),
+      ),
+    );
     breach('pauses', crews.size > 1, () => `${name}: pieces have different cooks`);
     const work = planned.hands.reduce((sum, h) => sum + h.to - h.from, 0);
     breach('hands', work !== asked.duration * asked.hands, () => `${name}: ${work} hands-on minutes`);
     return;
   }
-  breach('duration', end - start !== asked.duration, () => `${name} lasts ${end - start}, not ${asked.duration}`);
+  breach(
+    'duration',
+    end - start !== asked.duration,
+    () => `${name} lasts ${end - start}, not ${asked.duration}`,
+  );
   const { touch, check } = asked;
   if (touch.in > 0) is('in', start, start + touch.in, 1);
   if (touch.out > 0) is('out', end - touch.out, end, 1);
@@ -86,12 +126,28 @@ function stretchesOfStep({ planned, asked, placed }: StepFacts, breach: Breaches
   checks.forEach((span, m) => {
     if (!check) return;
     const due = start + (m + 1) * check.every;
-    breach('checks', Math.abs(span.from - due) > check.slack, () => `${name}: check ${m + 1} at ${span.from}, due ${due}`);
-    breach('checks', span.to - span.from !== check.takes, () => `${name}: check ${m + 1} takes ${span.to - span.from}`);
-    breach('checks', span.from < start + touch.in || span.to > end - touch.out, () => `${name}: check ${m + 1} outside`);
+    breach(
+      'checks',
+      Math.abs(span.from - due) > check.slack,
+      () => `${name}: check ${m + 1} at ${span.from}, due ${due}`,
+    );
+    breach(
+      'checks',
+      span.to - span.from !== check.takes,
+      () => `${name}: check ${m + 1} takes ${span.to - span.from}`,
+    );
+    breach(
+      'checks',
+      span.from < start + touch.in || span.to > end - touch.out,
+      () => `${name}: check ${m + 1} outside`,
+    );
   });
   const allowed = (touch.in > 0 ? 1 : 0) + (touch.out > 0 ? 1 : 0) + count;
-  breach('hands', planned.hands.length !== allowed, () => `${name} has ${planned.hands.length} stretches, not ${allowed}`);
+  breach(
+    'hands',
+    planned.hands.length !== allowed,
+    () => `${name} has ${planned.hands.length} stretches, not ${allowed}`,
+  );
 }
 
 /** Sections 4.3, 4.4 and 4.5: who does what when. */
@@ -114,7 +170,11 @@ export function handsAndChecks(facts: Facts, breach: Breaches): void {
     breach('hands', h.cook === null || !facts.free.has(h.cook), () => `${h.what}: no such cook ${h.cook}`);
     if (h.cook === null) continue;
     const windows = facts.free.get(h.cook) ?? [];
-    breach('free', !windows.some(([from, to]) => from <= h.from && h.to <= to), () => `${h.what} ${h.from}-${h.to}: ${h.cook} is not free`);
+    breach(
+      'free',
+      !windows.some(([from, to]) => from <= h.from && h.to <= to),
+      () => `${h.what} ${h.from}-${h.to}: ${h.cook} is not free`,
+    );
     byCook.set(h.cook, [...(byCook.get(h.cook) ?? []), h]);
   }
   for (const [cook, spans] of byCook) {
@@ -135,11 +195,23 @@ export function withinTablePins(facts: Facts, breach: Breaches): void {
     if (!within || !host) continue;
     const { start, end } = host.planned;
     const due = within.at !== undefined ? start + within.at : end - within.before!;
-    breach('within', Math.abs(planned.start - due) > within.slack, () => `${placed.name} starts ${planned.start}, due ${due}`);
-    breach('within', planned.start < start || planned.end > end, () => `${placed.name} is not inside ${host.placed.name}`);
+    breach(
+      'within',
+      Math.abs(planned.start - due) > within.slack,
+      () => `${placed.name} starts ${planned.start}, due ${due}`,
+    );
+    breach(
+      'within',
+      planned.start < start || planned.end > end,
+      () => `${placed.name} is not inside ${host.placed.name}`,
+    );
   }
   for (const row of awayByCook(facts)) {
-    breach('table', row.minutes > dinner.away, () => `${row.cook} is away ${row.minutes} minutes in course ${row.course}`);
+    breach(
+      'table',
+      row.minutes > dinner.away,
+      () => `${row.cook} is away ${row.minutes} minutes in course ${row.course}`,
+    );
   }
   const watchers = dinner.cooks.filter((c) => !c.eats).flatMap((c) => facts.free.get(c.id) ?? []);
   for (const { asked, planned, placed } of facts.steps) {
@@ -163,11 +235,19 @@ export function withinTablePins(facts: Facts, breach: Breaches): void {
     const known = row.length === 1 && dish.ways.some((w) => w.id === row[0]!.way);
     breach('choices', dish.ways.length > 0 ? !known : row.length > 0, () => `dish ${dish.id} has no one way`);
     const chosen = dinner.choices[dish.id];
-    breach('choices', chosen !== undefined && row[0]?.way !== chosen, () => `dish ${dish.id} is to be made ${chosen}`);
+    breach(
+      'choices',
+      chosen !== undefined && row[0]?.way !== chosen,
+      () => `dish ${dish.id} is to be made ${chosen}`,
+    );
   }
   for (const { placed, planned } of facts.steps) {
     const chosen = dinner.choices[placed.name];
-    breach('choices', chosen !== undefined && planned.way !== chosen, () => `${placed.name} is to be done ${chosen}`);
+    breach(
+      'choices',
+      chosen !== undefined && planned.way !== chosen,
+      () => `${placed.name} is to be done ${chosen}`,
+    );
     const known = planned.way === null || placed.step.ways.some((w) => w.id === planned.way);
     breach('choices', !known, () => `${placed.name} has no way ${planned.way}`);
   }

@@ -46,13 +46,7 @@ export function isTimeZone(timeZone: string): boolean {
 function parseWall(wall: string): number | null {
   const m = WALL.exec(wall);
   if (!m) return null;
-  const [year, month, day, hour, minute] = m.slice(1).map(Number) as [
-    number,
-    number,
-    number,
-    number,
-    number,
-  ];
+  const [year, month, day, hour, minute] = m.slice(1).map(Number) as [number, number, number, number, number];
   if (month < 1 || month > 12 || hour > 23 || minute > 59 || day < 1) return null;
   const ms = Date.UTC(year, month - 1, day, hour, minute);
   const back = new Date(ms);

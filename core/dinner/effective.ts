@@ -44,8 +44,7 @@ function durationOf(
   dinner: Dinner,
   dish: Dish,
 ): number {
-  const { usual, long } =
-    typeof minutes === 'number' ? { usual: minutes, long: minutes } : minutes;
+  const { usual, long } = typeof minutes === 'number' ? { usual: minutes, long: minutes } : minutes;
   const spread = multiply(fraction(dinner.caution), fraction(long - usual));
   let exact = multiply(add(fraction(usual), spread), scaleFactor(scale, dinner, dish));
   if (isHands) exact = multiply(exact, fraction(dinner.pace));
@@ -59,12 +58,7 @@ export function keepName(use: Use): string | null {
 }
 
 /** The step as it is done in `way` (null: its base way). */
-export function effectiveStep(
-  dinner: Dinner,
-  dish: Dish,
-  step: Step,
-  way: StepWay | null,
-): EffectiveStep {
+export function effectiveStep(dinner: Dinner, dish: Dish, step: Step, way: StepWay | null): EffectiveStep {
   const attention = way?.attention ?? step.attention;
   const isHands = attention === 'hands';
   const touch = isHands ? undefined : (way?.touch ?? step.touch);

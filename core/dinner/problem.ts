@@ -104,8 +104,6 @@ export function problemsOf(issues: readonly Issue[], value: unknown, base: Path 
       const branch = likeliestBranch(issue.errors as Issue[][], value, path);
       if (branch) return problemsOf(branch, value, path);
     }
-    return [
-      { path: pathText(path), found: foundText(valueAt(value, path)), expected: expectedText(issue) },
-    ];
+    return [{ path: pathText(path), found: foundText(valueAt(value, path)), expected: expectedText(issue) }];
   });
 }

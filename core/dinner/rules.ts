@@ -142,11 +142,7 @@ function fieldRules(dinner: Dinner, placed: PlacedStep, report: Report): void {
   }
 }
 
-function referenceRules(
-  placed: PlacedStep,
-  names: ReadonlySet<string>,
-  report: Report,
-): void {
+function referenceRules(placed: PlacedStep, names: ReadonlySet<string>, report: Report): void {
   const { step, dish, name } = placed;
   const base = ['dishes', placed.dishIndex, 'steps', placed.stepIndex];
   afterLinks(dish, step).forEach((link, i) => {
@@ -205,11 +201,7 @@ function cycleRules(steps: readonly PlacedStep[], report: Report): void {
 }
 
 /** Every step of a component must lead to a step of a dish that a course lists. */
-function componentRules(
-  steps: readonly PlacedStep[],
-  names: ReadonlySet<string>,
-  report: Report,
-): void {
+function componentRules(steps: readonly PlacedStep[], names: ReadonlySet<string>, report: Report): void {
   const byName = new Map(steps.map((s) => [s.name, s]));
   const followers = followersOf(steps);
   const leads = new Map<string, boolean>();

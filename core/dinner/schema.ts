@@ -15,10 +15,9 @@ const points = z.number().min(0).max(100);
 const limit = z.union([minutes, z.null()], { error: 'whole minutes, or null for no limit' });
 
 const duration = z
-  .union(
-    [minutes, z.looseObject({ short: minutes, usual: minutes, long: minutes })],
-    { error: 'whole minutes, or {short, usual, long} in whole minutes' },
-  )
+  .union([minutes, z.looseObject({ short: minutes, usual: minutes, long: minutes })], {
+    error: 'whole minutes, or {short, usual, long} in whole minutes',
+  })
   .describe('How long it takes: a number, or {short, usual, long}');
 
 const scale = z.union(
@@ -48,9 +47,7 @@ const keeps = z.looseObject({
 const degrees = z.number().min(0).max(600);
 const ovenUse = z.looseObject({
   oven: degrees,
-  give: z
-    .union([degrees, z.tuple([degrees, degrees])], { error: 'degrees, or [colder, hotter]' })
-    .default(0),
+  give: z.union([degrees, z.tuple([degrees, degrees])], { error: 'degrees, or [colder, hotter]' }).default(0),
   shelves: z.number().positive().multipleOf(0.5).default(1),
   shelf: z.enum(['top', 'middle', 'low', 'any']).default('any'),
 });

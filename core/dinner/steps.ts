@@ -70,10 +70,7 @@ export function followersOf(steps: readonly PlacedStep[]): Map<string, string[]>
  * A component's step takes part only where one of its followers does; one that nothing follows
  * and that happens within another takes part where that other does.
  */
-export function participants(
-  dinner: Dinner,
-  dishWays: ReadonlyMap<string, string>,
-): ReadonlySet<string> {
+export function participants(dinner: Dinner, dishWays: ReadonlyMap<string, string>): ReadonlySet<string> {
   const steps = placedSteps(dinner);
   const byName = new Map(steps.map((s) => [s.name, s]));
   const followers = followersOf(steps);

@@ -12,7 +12,10 @@ const PLENTY = 99;
 /** Days before and after sitting down in which cooks are free where their own times are left out. */
 const DAYS_AROUND = 4;
 
-function mapSteps(dinner: Dinner, change: (step: Dinner['dishes'][number]['steps'][number]) => object): Dinner {
+function mapSteps(
+  dinner: Dinner,
+  change: (step: Dinner['dishes'][number]['steps'][number]) => object,
+): Dinner {
   return {
     ...dinner,
     dishes: dinner.dishes.map((dish) => ({
@@ -93,10 +96,18 @@ export function demandsOf(dinner: Dinner): Demand[] {
     })),
   ];
   if (dinner.pins.length > 0) {
-    demands.push({ kind: 'pins', text: 'the pinned steps start at their times', without: (d) => ({ ...d, pins: [] }) });
+    demands.push({
+      kind: 'pins',
+      text: 'the pinned steps start at their times',
+      without: (d) => ({ ...d, pins: [] }),
+    });
   }
   if (Object.keys(dinner.choices).length > 0) {
-    demands.push({ kind: 'choices', text: 'the ways that were chosen are kept', without: (d) => ({ ...d, choices: {} }) });
+    demands.push({
+      kind: 'choices',
+      text: 'the ways that were chosen are kept',
+      without: (d) => ({ ...d, choices: {} }),
+    });
   }
   return demands;
 }
@@ -136,7 +147,7 @@ export function withoutDish(dinner: Dinner, id: string): Dinner {
 function withoutIdleComponents(dinner: Dinner): Dinner {
   const listed = new Set(dinner.courses.flatMap((c) => c.dishes));
   const needed = new Set(listed);
-  for (let size = -1; size !== needed.size; ) {
+  for (let size = -1; size !== needed.size;) {
     size = needed.size;
     for (const dish of dinner.dishes.filter((d) => needed.has(d.id))) {
       for (const link of dish.steps.flatMap((s) => s.after)) {

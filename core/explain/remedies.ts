@@ -22,7 +22,10 @@ export function candidateChanges(dinner: Dinner): Candidate[] {
   const list: Candidate[] = [];
   for (const later of [30, 60, 120]) {
     const sitDown = shifted(dinner.sitDown, later, timeZone);
-    list.push({ change: [{ path: 'sitDown', value: sitDown }], text: `Sit down ${later} minutes later, at ${sitDown.slice(11)}.` });
+    list.push({
+      change: [{ path: 'sitDown', value: sitDown }],
+      text: `Sit down ${later} minutes later, at ${sitDown.slice(11)}.`,
+    });
   }
   dinner.cooks.forEach((cook, c) => {
     const first = cook.free[0];
@@ -37,13 +40,23 @@ export function candidateChanges(dinner: Dinner): Candidate[] {
     }
     const eve = shifted(dinner.sitDown, -1440, timeZone).slice(0, 10);
     list.push({
-      change: [{ path: `cooks[${c}].free`, value: [{ from: `${eve}T18:00`, to: `${eve}T22:00` }, ...cook.free] }],
+      change: [
+        { path: `cooks[${c}].free`, value: [{ from: `${eve}T18:00`, to: `${eve}T22:00` }, ...cook.free] },
+      ],
       text: `${cook.name} begins the evening before, from 18:00 to 22:00.`,
     });
   });
-  const helper = { id: 'helper', name: 'A second pair of hands', eats: true, free: dinner.cooks.flatMap((c) => c.free) };
+  const helper = {
+    id: 'helper',
+    name: 'A second pair of hands',
+    eats: true,
+    free: dinner.cooks.flatMap((c) => c.free),
+  };
   if (!dinner.cooks.some((c) => c.id === helper.id)) {
-    list.push({ change: [{ path: 'cooks', value: [...dinner.cooks, helper] }], text: 'A second pair of hands helps.' });
+    list.push({
+      change: [{ path: 'cooks', value: [...dinner.cooks, helper] }],
+      text: 'A second pair of hands helps.',
+    });
   }
   dinner.courses.forEach((course, c) => {
     if (c === 0) return;
@@ -53,14 +66,23 @@ export function candidateChanges(dinner: Dinner): Candidate[] {
     });
   });
   if (dinner.away < 60) {
-    list.push({ change: [{ path: 'away', value: dinner.away + 10 }], text: 'A cook may be away from the table 10 minutes longer.' });
+    list.push({
+      change: [{ path: 'away', value: dinner.away + 10 }],
+      text: 'A cook may be away from the table 10 minutes longer.',
+    });
   }
   dinner.pins.forEach((pin, p) =>
-    list.push({ change: [{ path: 'pins', value: dinner.pins.filter((_, k) => k !== p) }], text: `Unpin ${pin.step}.` }),
+    list.push({
+      change: [{ path: 'pins', value: dinner.pins.filter((_, k) => k !== p) }],
+      text: `Unpin ${pin.step}.`,
+    }),
   );
   for (const key of Object.keys(dinner.choices)) {
     const { [key]: _dropped, ...others } = dinner.choices;
-    list.push({ change: [{ path: 'choices', value: others }], text: `Let the plan choose the way of ${key}.` });
+    list.push({
+      change: [{ path: 'choices', value: others }],
+      text: `Let the plan choose the way of ${key}.`,
+    });
   }
   list.push(...ovenCandidates(dinner));
   for (const dish of dinner.dishes) {

@@ -81,8 +81,15 @@ export function tasksOf(dinner: Dinner, plan: Plan): Task[] {
     for (const { kind, span, text } of service) {
       if (!span || span.cook === null) continue;
       tasks.push({
-        id: `${course.id}#${kind}`, kind, step: null, course: course.id, cook: span.cook,
-        from: span.from, to: span.to, text, dish: name,
+        id: `${course.id}#${kind}`,
+        kind,
+        step: null,
+        course: course.id,
+        cook: span.cook,
+        from: span.from,
+        to: span.to,
+        text,
+        dish: name,
       });
     }
   });

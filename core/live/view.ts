@@ -46,7 +46,12 @@ export function instantOf(evening: Evening, minute: number): number {
   return evening.zero + minute * MINUTE;
 }
 
-function runningSteps(evening: Evening, tasks: readonly Task[], doneAt: ReadonlyMap<string, number>, now: number): Running[] {
+function runningSteps(
+  evening: Evening,
+  tasks: readonly Task[],
+  doneAt: ReadonlyMap<string, number>,
+  now: number,
+): Running[] {
   return plannedSteps(evening.dinner, evening.plan).flatMap((planned): Running[] => {
     if (planned.attention === 'hands') return [];
     const { row } = planned;

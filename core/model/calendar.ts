@@ -28,7 +28,14 @@ export class StartFinder {
   }
 
   /** stretch = starts at which `hands` cooks (one of them `who`) are free together for `length` minutes. */
-  private severalCooks(free: readonly Bits[], who: number, hands: number, length: number, w0: number, w1: number): void {
+  private severalCooks(
+    free: readonly Bits[],
+    who: number,
+    hands: number,
+    length: number,
+    w0: number,
+    w1: number,
+  ): void {
     const { stretch, group, eroded } = this;
     for (let w = w0; w <= w1; w++) stretch[w] = 0;
     for (let mask = 0; mask < 1 << free.length; mask++) {
@@ -74,7 +81,15 @@ export class StartFinder {
     if (mode.checks > 0) this.findChecks(target, activity, mode, free, w0, w1, far);
   }
 
-  private findChecks(target: Bits, activity: Activity, mode: Mode, free: readonly Bits[], w0: number, w1: number, far: number): void {
+  private findChecks(
+    target: Bits,
+    activity: Activity,
+    mode: Mode,
+    free: readonly Bits[],
+    w0: number,
+    w1: number,
+    far: number,
+  ): void {
     const { group, stretch } = this;
     this.anyCook(free, activity.who, mode.takes, w0, far);
     for (let m = 1; m <= mode.checks; m++) {

@@ -40,7 +40,10 @@ function compileMode(
   const { duration, check, keeps } = step;
   const isMoment = duration === 0;
   const ovenUse = isMoment ? undefined : step.uses.find((u) => 'oven' in u);
-  const oven = ovenUse && 'oven' in ovenUse ? (ovenUse as { oven: number; give: number | [number, number]; shelves: number }) : null;
+  const oven =
+    ovenUse && 'oven' in ovenUse
+      ? (ovenUse as { oven: number; give: number | [number, number]; shelves: number })
+      : null;
   const [coldest, hottest] = oven ? ovenRange(oven) : [0, 0];
   const counts = new Map<string, number>();
   for (const use of isMoment ? [] : step.uses) {
@@ -113,8 +116,11 @@ export function compileModel(dinner: Dinner): Model {
   const windows = dinner.cooks.map((cook) => cook.free.map((w) => [moment(w.from), moment(w.to)] as const));
   const firstFree = Math.max(-FARTHEST_HANDS, Math.min(0, ...windows.flat().map(([from]) => from)));
   const reach = (list: readonly Mode[]) => Math.max(...list.map((m) => m.duration));
-  const handless = modes.filter((list) => list.some((m) => !m.isHands && m.touchIn + m.touchOut + m.checks === 0));
-  const back = handless.reduce((sum, list) => sum + reach(list), 0) + (handless.length > 0 ? leastSum(steps) : 0);
+  const handless = modes.filter((list) =>
+    list.some((m) => !m.isHands && m.touchIn + m.touchOut + m.checks === 0),
+  );
+  const back =
+    handless.reduce((sum, list) => sum + reach(list), 0) + (handless.length > 0 ? leastSum(steps) : 0);
   const pins = dinner.pins.map((pin) => moment(pin.start));
   const origin = Math.min(firstFree, ...pins) - Math.min(back, FARTHEST_BACK) - MARGIN;
   const lastServe = dinner.courses.reduce(
@@ -169,7 +175,8 @@ export function compileModel(dinner: Dinner): Model {
 
   const calendars = windows.map((list) => {
     const bits: Bits = makeBits(words * 32);
-    for (const [from, to] of list) fillBits(bits, Math.max(0, from - origin), Math.min(slots, Math.max(0, to - origin)), true);
+    for (const [from, to] of list)
+      fillBits(bits, Math.max(0, from - origin), Math.min(slots, Math.max(0, to - origin)), true);
     return bits;
   });
   const watched = makeBits(words * 32);
@@ -186,7 +193,8 @@ export function compileModel(dinner: Dinner): Model {
   }));
   const directly = new Set<number>();
   steps.forEach((placed, i) => {
-    for (const link of afterLinks(placed.dish, placed.step)) directly.add(index.get(link.from)! * steps.length + i);
+    for (const link of afterLinks(placed.dish, placed.step))
+      directly.add(index.get(link.from)! * steps.length + i);
   });
   return {
     dinner,
@@ -199,7 +207,12 @@ export function compileModel(dinner: Dinner): Model {
     activities,
     stepCount: steps.length,
     courses,
-    ovens: dinner.kitchen.ovens.map((o) => ({ id: o.id, shelves: o.shelves * HALF, heats: o.heats, cools: o.cools })),
+    ovens: dinner.kitchen.ovens.map((o) => ({
+      id: o.id,
+      shelves: o.shelves * HALF,
+      heats: o.heats,
+      cools: o.cools,
+    })),
     things,
     ovenUsers: usersOf((mode) => mode.usesOven),
     cookCount: dinner.cooks.length,
@@ -208,7 +221,9 @@ export function compileModel(dinner: Dinner): Model {
     watched,
     firstFree: Math.min(...windows.flat().map(([from]) => from)) - origin,
     dishWays: dinner.dishes.map((dish) =>
-      dish.ways.flatMap((way, w) => (dinner.choices[dish.id] === undefined || dinner.choices[dish.id] === way.id ? [w] : [])),
+      dish.ways.flatMap((way, w) =>
+        dinner.choices[dish.id] === undefined || dinner.choices[dish.id] === way.id ? [w] : [],
+      ),
     ),
     stretchCount: stretch,
     directly,
@@ -224,15 +239,49 @@ function serviceActivity(
   firstStretch: number,
 ): Activity {
   const mode: Mode = {
-    way: null, isHands: true, duration: minutes, hands: minutes > 0 ? 1 : 0, touchIn: 0, touchOut: 0,
-    checks: 0, every: 1, takes: 1, slack: 0, pausable: false, stay: false, most: NO_LIMIT, best: 0,
-    gainsUntil: 0, gainsPoints: 0, points: 0, usesOven: false, celsius: 0, coldest: 0, hottest: 0,
-    shelves: 0, things: [],
+    way: null,
+    isHands: true,
+    duration: minutes,
+    hands: minutes > 0 ? 1 : 0,
+    touchIn: 0,
+    touchOut: 0,
+    checks: 0,
+    every: 1,
+    takes: 1,
+    slack: 0,
+    pausable: false,
+    stay: false,
+    most: NO_LIMIT,
+    best: 0,
+    gainsUntil: 0,
+    gainsPoints: 0,
+    points: 0,
+    usesOven: false,
+    celsius: 0,
+    coldest: 0,
+    hottest: 0,
+    shelves: 0,
+    things: [],
   };
   return {
-    index, name: `${role} ${course}`, dish: -1, course, role, modes: [mode], minDuration: minutes,
-    maxDuration: minutes, who: -1, pin: -1, hasPlated: false, platedMost: -1, host: -1, fromEnd: false,
-    offset: 0, slack: 0, firstStretch, maxStretches: 1,
+    index,
+    name: `${role} ${course}`,
+    dish: -1,
+    course,
+    role,
+    modes: [mode],
+    minDuration: minutes,
+    maxDuration: minutes,
+    who: -1,
+    pin: -1,
+    hasPlated: false,
+    platedMost: -1,
+    host: -1,
+    fromEnd: false,
+    offset: 0,
+    slack: 0,
+    firstStretch,
+    maxStretches: 1,
   };
 }
 

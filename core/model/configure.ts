@@ -56,7 +56,9 @@ export function configure(
       after[f]!.push(link);
     }
   }
-  const hosts = Int32Array.from(activities, (a) => (a.host >= 0 && active[a.host] && active[a.index] ? a.host : -1));
+  const hosts = Int32Array.from(activities, (a) =>
+    a.host >= 0 && active[a.host] && active[a.index] ? a.host : -1,
+  );
   const guests: number[][] = activities.map(() => []);
   for (const i of members) if (hosts[i]! >= 0) guests[hosts[i]!]!.push(i);
   const plates = Int32Array.from(activities, (a) => {
@@ -74,7 +76,12 @@ export function configure(
   for (const i of members) {
     const { course, role } = activities[i]!;
     if (role === 'step') windows.open(activities[i]!, 0, model.slots - 1);
-    else windows.open(activities[i]!, serve.low[course]! + serviceShift(model, i), serve.high[course]! + serviceShift(model, i));
+    else
+      windows.open(
+        activities[i]!,
+        serve.low[course]! + serviceShift(model, i),
+        serve.high[course]! + serviceShift(model, i),
+      );
   }
   const possible = windows.tighten(config, members, members.length);
   earliest.set(windows.loStart);

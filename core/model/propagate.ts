@@ -136,7 +136,10 @@ export class Windows {
     const h = config.hosts[i]!;
     if (h >= 0) {
       const { slack, offset, fromEnd } = activity;
-      const low = Math.max(this.loStart[h]!, (fromEnd ? this.loEnd[h]! - offset : this.loStart[h]! + offset) - slack);
+      const low = Math.max(
+        this.loStart[h]!,
+        (fromEnd ? this.loEnd[h]! - offset : this.loStart[h]! + offset) - slack,
+      );
       const high = (fromEnd ? this.hiEnd[h]! - offset : this.hiStart[h]! + offset) + slack;
       if (low > ls) {
         ls = low;

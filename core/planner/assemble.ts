@@ -1,5 +1,13 @@
 import { placedSteps, type Dinner } from '../dinner';
-import { TERM_NAMES, type HandsSpan, type Notice, type OvenSetting, type Plan, type PlanStep, type Terms } from '../plan';
+import {
+  TERM_NAMES,
+  type HandsSpan,
+  type Notice,
+  type OvenSetting,
+  type Plan,
+  type PlanStep,
+  type Terms,
+} from '../plan';
 import { ceilRatio } from '../model';
 import type { Board } from './board';
 import { rawTerms } from './cost';
@@ -13,7 +21,9 @@ export function assemblePlan(board: Board, notices: readonly string[], bound: nu
     TERM_NAMES.map((name) => [name, raw[name] * model.weights[name] + 0]),
   ) as Terms;
   const cost = TERM_NAMES.reduce((sum, name) => sum + terms[name], 0);
-  const steps = config.members.filter((i) => board.activity(i).role === 'step').map((i) => planStep(board, i));
+  const steps = config.members
+    .filter((i) => board.activity(i).role === 'step')
+    .map((i) => planStep(board, i));
   return {
     format: 'zeitlauf/plan',
     version: 1,
@@ -75,7 +85,13 @@ function planStep(board: Board, i: number): PlanStep {
     const s = activity.firstStretch + k;
     const from = board.from[s]! - zero;
     const to = board.to[s]! - zero;
-    const why = mode.isHands ? 'work' : board.isCheck(s) ? 'check' : k === 0 && mode.touchIn > 0 ? 'in' : 'out';
+    const why = mode.isHands
+      ? 'work'
+      : board.isCheck(s)
+        ? 'check'
+        : k === 0 && mode.touchIn > 0
+          ? 'in'
+          : 'out';
     hands.push({ from, to, cook: dinner.cooks[board.cook[s]!]!.id, why });
     if (mode.isHands && !pieces.some(([a]) => a === from)) pieces.push([from, to]);
   }
@@ -104,7 +120,11 @@ function programmeOf(board: Board, oven: number): OvenSetting[] {
   const loads = config.members
     .filter((i) => board.placed[i] && board.oven[i] === oven && board.modeOf(i).usesOven)
     .filter((i) => board.end[i]! > board.start[i]!)
-    .map((i) => ({ from: board.start[i]! - model.zero, to: board.end[i]! - model.zero, mode: board.modeOf(i) }));
+    .map((i) => ({
+      from: board.start[i]! - model.zero,
+      to: board.end[i]! - model.zero,
+      mode: board.modeOf(i),
+    }));
   const cuts = [...new Set(loads.flatMap((l) => [l.from, l.to]))].sort((a, b) => a - b);
   const settings: OvenSetting[] = [];
   let celsius = COLD;
@@ -143,17 +163,22 @@ function shelfNotices(dinner: Dinner, steps: readonly PlanStep[]): Notice[] {
   const wants = steps.flatMap((row) => {
     const placed = placedSteps(dinner).find((s) => s.name === row.step)!;
     const way = placed.step.ways.find((w) => w.id === row.way);
-    const use = (way?.uses ?? placed.step.uses ?? []).find((u) => 'oven' in u) as { shelf?: string } | undefined;
-    return use?.shelf && use.shelf !== 'any' && row.oven ? [{ row, shelf: use.shelf, dish: placed.dish.name }] : [];
+    const use = (way?.uses ?? placed.step.uses ?? []).find((u) => 'oven' in u) as
+      { shelf?: string } | undefined;
+    return use?.shelf && use.shelf !== 'any' && row.oven
+      ? [{ row, shelf: use.shelf, dish: placed.dish.name }]
+      : [];
   });
   const notices: Notice[] = [];
   wants.forEach((a, i) => {
     for (const b of wants.slice(i + 1)) {
       const together = a.row.oven === b.row.oven && a.row.start < b.row.end && b.row.start < a.row.end;
       if (!together || a.shelf !== b.shelf) continue;
-      notices.push({ kind: 'shelf', text: `${a.dish} and ${b.dish} both want the ${a.shelf} shelf at the same time.` });
+      notices.push({
+        kind: 'shelf',
+        text: `${a.dish} and ${b.dish} both want the ${a.shelf} shelf at the same time.`,
+      });
     }
   });
   return notices;
 }
-

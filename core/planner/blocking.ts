@@ -34,7 +34,14 @@ export function sharesHeat(a: Mode, b: Mode): boolean {
 }
 
 /** Minutes between two uses of `oven` that share no temperature. */
-export function changeGap(board: Board, oven: number, earlier: number, a: Mode, later: number, b: Mode): number {
+export function changeGap(
+  board: Board,
+  oven: number,
+  earlier: number,
+  a: Mode,
+  later: number,
+  b: Mode,
+): number {
   if (staysIn(board, earlier, a, later)) return 0;
   const { heats, cools } = board.model.ovens[oven]!;
   return b.celsius >= a.celsius
@@ -54,7 +61,11 @@ const profile = new Int16Array(1 << 16);
  * Adds up, minute by minute from `low` to `high`, how much of a resource others take. `spans` calls
  * back with each use. Returns the profile, whose place 0 is `low`.
  */
-function profileOf(low: number, high: number, spans: (add: (a: number, b: number, n: number) => void) => void): Int16Array {
+function profileOf(
+  low: number,
+  high: number,
+  spans: (add: (a: number, b: number, n: number) => void) => void,
+): Int16Array {
   const length = Math.min(profile.length, high - low);
   profile.fill(0, 0, length);
   spans((a, b, n) => {
@@ -65,7 +76,14 @@ function profileOf(low: number, high: number, spans: (add: (a: number, b: number
 }
 
 /** Clears starts in [low, high] at which [t, max(t + duration, until)) meets an overfull minute. */
-function clearOverfull(starts: Bits, low: number, high: number, duration: number, until: number, room: number): void {
+function clearOverfull(
+  starts: Bits,
+  low: number,
+  high: number,
+  duration: number,
+  until: number,
+  room: number,
+): void {
   const length = Math.max(high + duration, until) - low;
   for (let m = 0; m < length; m++) {
     if (profile[m]! <= room) continue;
@@ -76,7 +94,14 @@ function clearOverfull(starts: Bits, low: number, high: number, duration: number
 }
 
 /** Clears the starts in [low, high] that rings and tools forbid to `i` in `mode`. */
-export function blockThings(board: Board, starts: Bits, i: number, mode: Mode, low: number, high: number): void {
+export function blockThings(
+  board: Board,
+  starts: Bits,
+  i: number,
+  mode: Mode,
+  low: number,
+  high: number,
+): void {
   for (let k = 0; k < mode.things.length; k++) {
     const { thing, count, kept } = mode.things[k]!;
     const { capacity, users } = board.model.things[thing]!;
@@ -90,7 +115,8 @@ export function blockThings(board: Board, starts: Bits, i: number, mode: Mode, l
         const end = heldUntilFor(board, u, thing, i, true) + washGap(board, thing, u, i);
         const begin = board.start[u]! - washGap(board, thing, i, u);
         const first = until > begin ? low : begin - duration + 1;
-        if (end > low && first <= high) fillBits(starts, Math.max(low, first), Math.min(high + 1, end), false);
+        if (end > low && first <= high)
+          fillBits(starts, Math.max(low, first), Math.min(high + 1, end), false);
       }
       continue;
     }
@@ -109,7 +135,15 @@ export function blockThings(board: Board, starts: Bits, i: number, mode: Mode, l
 }
 
 /** Clears the starts in [low, high] that `oven` forbids to `i` in `mode`. */
-export function blockOven(board: Board, starts: Bits, i: number, mode: Mode, oven: number, low: number, high: number): void {
+export function blockOven(
+  board: Board,
+  starts: Bits,
+  i: number,
+  mode: Mode,
+  oven: number,
+  low: number,
+  high: number,
+): void {
   const { ovenUsers, ovens } = board.model;
   const { duration } = mode;
   const ready = ovenReady(board.model, mode, oven);
@@ -182,7 +216,14 @@ function hasUserAfter(board: Board, p: number, thing: number, except: number): b
 }
 
 /** Until when `count` of `thing` can stay with `p` from `since` on, `i` left out of account. */
-export function freeUntil(board: Board, thing: number, count: number, p: number, i: number, since: number): number {
+export function freeUntil(
+  board: Board,
+  thing: number,
+  count: number,
+  p: number,
+  i: number,
+  since: number,
+): number {
   const { capacity, users } = board.model.things[thing]!;
   const { slots } = board.model;
   if (capacity === 1) {
@@ -200,7 +241,12 @@ export function freeUntil(board: Board, thing: number, count: number, p: number,
       const u = users[x]!;
       if (u === i || u === p || !board.placed[u]) continue;
       const n = takes(board.modeOf(u), thing);
-      if (n > 0) add(board.start[u]! - washGap(board, thing, p, u), board.keptUntil(u, thing, i) + washGap(board, thing, u, p), n);
+      if (n > 0)
+        add(
+          board.start[u]! - washGap(board, thing, p, u),
+          board.keptUntil(u, thing, i) + washGap(board, thing, u, p),
+          n,
+        );
     }
   });
   for (let m = since; m < slots; m++) if (profile[m - since]! + count > capacity) return m;
@@ -208,7 +254,15 @@ export function freeUntil(board: Board, thing: number, count: number, p: number,
 }
 
 /** True where `i` in `mode` finds its oven, rings and tools free over [start, end). */
-export function resourcesFree(board: Board, i: number, mode: Mode, oven: number, start: number, end: number, scratch: Bits): boolean {
+export function resourcesFree(
+  board: Board,
+  i: number,
+  mode: Mode,
+  oven: number,
+  start: number,
+  end: number,
+  scratch: Bits,
+): boolean {
   const stretched: Mode = { ...mode, duration: end - start };
   fillBits(scratch, start, start + 1, true);
   blockThings(board, scratch, i, stretched, start, start);

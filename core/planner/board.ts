@@ -59,8 +59,7 @@ export class Board {
     const bitWords = makeBits(model.words * 32).length;
     const { cookCount, stretchCount, slots } = model;
     const sizes = [n, n, n, n, n, model.courses.length, n, stretchCount, stretchCount, stretchCount];
-    const total =
-      sizes.reduce((a, b) => a + b, 0) + 2 * cookCount * bitWords + cookCount * slots;
+    const total = sizes.reduce((a, b) => a + b, 0) + 2 * cookCount * bitWords + cookCount * slots;
     this.memory = new Int32Array(total);
     let at = 0;
     const take = (size: number) => this.memory.subarray(at, (at += size));

@@ -4,9 +4,7 @@ import type { Board } from './board';
 
 /** Minutes of `cook` in [from, to) that something takes. */
 function busyMinutes(board: Board, cook: number, from: number, to: number): number {
-  return (
-    countBits(board.model.calendars[cook]!, from, to) - countBits(board.free[cook]!, from, to)
-  );
+  return countBits(board.model.calendars[cook]!, from, to) - countBits(board.free[cook]!, from, to);
 }
 
 /** How often `cook` leaves the table in [down, up): stretches with at most a minute between are one. */
@@ -94,7 +92,15 @@ export function firstBusy(board: Board): number {
 export function rawTerms(board: Board): Terms {
   const { model, config } = board;
   const terms: Terms = {
-    wait: 0, rushed: 0, away: 0, trips: 0, held: 0, gains: 0, sameDay: 0, welcome: 0, day: 0,
+    wait: 0,
+    rushed: 0,
+    away: 0,
+    trips: 0,
+    held: 0,
+    gains: 0,
+    sameDay: 0,
+    welcome: 0,
+    day: 0,
     ways: config.points,
   };
   for (let c = 0; c < model.courses.length; c++) {
@@ -143,8 +149,16 @@ export function totalCost(board: Board): number {
   const w = board.model.weights;
   const t = rawTerms(board);
   return (
-    t.wait * w.wait + t.rushed * w.rushed + t.away * w.away + t.trips * w.trips + t.held * w.held +
-    t.gains * w.gains + t.sameDay * w.sameDay + t.welcome * w.welcome + t.day * w.day + t.ways * w.ways
+    t.wait * w.wait +
+    t.rushed * w.rushed +
+    t.away * w.away +
+    t.trips * w.trips +
+    t.held * w.held +
+    t.gains * w.gains +
+    t.sameDay * w.sameDay +
+    t.welcome * w.welcome +
+    t.day * w.day +
+    t.ways * w.ways
   );
 }
 
@@ -195,8 +209,7 @@ export function stretchCost(
     cost += w.away * (b - a);
     const left =
       (a > down && board.owner[row + a - 1] !== 0) || (a - 1 > down && board.owner[row + a - 2] !== 0);
-    const right =
-      (b < up && board.owner[row + b] !== 0) || (b + 1 < up && board.owner[row + b + 1] !== 0);
+    const right = (b < up && board.owner[row + b] !== 0) || (b + 1 < up && board.owner[row + b + 1] !== 0);
     cost += w.trips * (1 - (left ? 1 : 0) - (right ? 1 : 0));
   }
   return cost;

@@ -54,8 +54,10 @@ export class Forcer {
       }
     }
     if (best === Infinity) return false;
-    return this.clear(i, modes[chosen.mode]!, chosen.oven, chosen.start, eject) &&
-      this.place(i, chosen.mode, chosen.oven, chosen.start, eject);
+    return (
+      this.clear(i, modes[chosen.mode]!, chosen.oven, chosen.start, eject) &&
+      this.place(i, chosen.mode, chosen.oven, chosen.start, eject)
+    );
   }
 
   private weigh(u: number): number {
@@ -104,13 +106,25 @@ export class Forcer {
       const shared =
         (oven >= 0 && board.oven[u] === oven) || mode.things.some(({ thing }) => usesThing(other, thing));
       if (!shared) return false;
-      const until = other.things.reduce((last, use) => Math.max(last, board.keptUntil(u, use.thing, i)), board.end[u]!);
-      const needed = mode.things.reduce((last, use) => (use.kept ? Math.max(last, board.keptBy(i, use.thing, i)) : last), end);
+      const until = other.things.reduce(
+        (last, use) => Math.max(last, board.keptUntil(u, use.thing, i)),
+        board.end[u]!,
+      );
+      const needed = mode.things.reduce(
+        (last, use) => (use.kept ? Math.max(last, board.keptBy(i, use.thing, i)) : last),
+        end,
+      );
       return board.start[u]! < needed + reach && until > start - reach;
     });
   }
 
-  private clear(i: number, mode: Mode, oven: number, start: number, eject: (victim: number) => void): boolean {
+  private clear(
+    i: number,
+    mode: Mode,
+    oven: number,
+    start: number,
+    eject: (victim: number) => void,
+  ): boolean {
     const { board, layout } = this;
     if (!this.layBest(i, mode, start)) return false;
     const remove = (u: number) => {
@@ -126,7 +140,9 @@ export class Forcer {
       }
     }
     if (!resourcesFree(board, i, mode, oven, start, layout.end, this.scratch)) {
-      const rivals = this.rivals(i, mode, oven, start, layout.end).sort((a, b) => this.weigh(a) - this.weigh(b));
+      const rivals = this.rivals(i, mode, oven, start, layout.end).sort(
+        (a, b) => this.weigh(a) - this.weigh(b),
+      );
       for (const u of rivals) {
         remove(u);
         if (resourcesFree(board, i, mode, oven, start, layout.end, this.scratch)) break;
@@ -167,7 +183,8 @@ export class Forcer {
             if (s < 0) continue;
             away += 1;
             const u = board.stretchOf[s]!;
-            if (u !== i && (victim < 0 || this.weigh(u) * this.random.next() < this.weigh(victim) * 0.5)) victim = u;
+            if (u !== i && (victim < 0 || this.weigh(u) * this.random.next() < this.weigh(victim) * 0.5))
+              victim = u;
           }
           if (away <= model.away || victim < 0) break;
           board.unplace(victim);
@@ -177,4 +194,3 @@ export class Forcer {
     }
   }
 }
-

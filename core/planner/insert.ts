@@ -108,7 +108,14 @@ export class Inserter {
     if (mode.stay) blockStay(board, starts, mode.duration, low, high);
   }
 
-  private searchMode(i: number, m: number, oven: number, noise: number, free: readonly Bits[], push: boolean): void {
+  private searchMode(
+    i: number,
+    m: number,
+    oven: number,
+    noise: number,
+    free: readonly Bits[],
+    push: boolean,
+  ): void {
     const { board, choice, layout } = this;
     const activity = board.activity(i);
     const mode = activity.modes[m]!;
@@ -156,7 +163,11 @@ export class Inserter {
   /** The last start that the windows, this very mode, and what is kept for it allow. */
   private latest(i: number, mode: Mode): number {
     const { windows, config, model } = this.board;
-    let high = Math.min(windows.hiStart[i]!, windows.hiEnd[i]! - mode.duration, latestForKept(this.board, i, mode));
+    let high = Math.min(
+      windows.hiStart[i]!,
+      windows.hiEnd[i]! - mode.duration,
+      latestForKept(this.board, i, mode),
+    );
     const guests = config.guests[i]!;
     for (let k = 0; k < guests.length; k++) {
       const g = guests[k]!;
@@ -191,10 +202,11 @@ export class Inserter {
     const total = countBits(starts, low, high + 1);
     let n = 0;
     if (total <= MAX_CANDIDATES) {
-      for (let t = nextBit(starts, low, high + 1); t >= 0; t = nextBit(starts, t + 1, high + 1)) candidates[n++] = t;
+      for (let t = nextBit(starts, low, high + 1); t >= 0; t = nextBit(starts, t + 1, high + 1))
+        candidates[n++] = t;
       return n;
     }
-    for (let t = high + 1; n < 8; ) {
+    for (let t = high + 1; n < 8;) {
       const last = previousBit(starts, low, t);
       if (last < 0) break;
       candidates[n++] = last;

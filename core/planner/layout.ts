@@ -1,4 +1,13 @@
-import { allBits, checkWindow, LEAST_PIECE, MAX_PAUSE, nextBit, nextGap, type Bits, type Mode } from '../model';
+import {
+  allBits,
+  checkWindow,
+  LEAST_PIECE,
+  MAX_PAUSE,
+  nextBit,
+  nextGap,
+  type Bits,
+  type Mode,
+} from '../model';
 import type { Board } from './board';
 import { stretchCost } from './cost';
 
@@ -76,7 +85,8 @@ export class Layout {
       for (let c = 0; c < free.length; c++) {
         if ((who >= 0 && c !== who) || !allBits(free[c]!, from, from + mode.takes)) continue;
         if (this.clashes(c, from)) continue;
-        const cost = stretchCost(this.board, c, from, from + mode.takes, false) + 1e-4 * Math.abs(shift - due);
+        const cost =
+          stretchCost(this.board, c, from, from + mode.takes, false) + 1e-4 * Math.abs(shift - due);
         if (cost < best) {
           best = cost;
           chosen = c;

@@ -50,7 +50,14 @@ const anywhere: Neighbourhood = (board, random, removal, size) => {
 };
 
 /** Everything that touches a stretch of time, around the middle outwards up to `size`. */
-function around(board: Board, random: Random, removal: Removal, size: number, low: number, high: number): void {
+function around(
+  board: Board,
+  random: Random,
+  removal: Removal,
+  size: number,
+  low: number,
+  high: number,
+): void {
   const { members } = board.config;
   const first = random.below(members.length);
   for (let k = 0; k < members.length && removal.count < size; k++) {

@@ -51,7 +51,10 @@ export function planDinner(dinner: Dinner, notices: readonly string[], options: 
 function quickCost(dinner: Dinner, options: PlanOptions, milliseconds: number): number | null {
   const end = options.now() + milliseconds;
   const search = new Search(compileModel(dinner), options.seed);
-  const budget: Budget = { rounds: 300, isOver: () => options.now() >= end || options.isCancelled?.() === true };
+  const budget: Budget = {
+    rounds: 300,
+    isOver: () => options.now() >= end || options.isCancelled?.() === true,
+  };
   if (!search.construct(budget)) return null;
   search.improve(budget);
   return Math.round(search.best.cost * 100) / 100;
@@ -66,9 +69,21 @@ function impossiblePlan(dinner: Dinner, notices: readonly string[], options: Pla
     () => options.now() >= end || options.isCancelled?.() === true,
   );
   return {
-    format: 'zeitlauf/plan', version: 1, title: dinner.title, sitDown: dinner.sitDown,
-    feasible: false, optimal: false, cost: null, bound: null, terms: null,
-    courses: [], dishes: [], steps: [], ovens: [],
-    notices: notices.map((text) => ({ kind: 'kitchen', text })), conflict, remedies,
+    format: 'zeitlauf/plan',
+    version: 1,
+    title: dinner.title,
+    sitDown: dinner.sitDown,
+    feasible: false,
+    optimal: false,
+    cost: null,
+    bound: null,
+    terms: null,
+    courses: [],
+    dishes: [],
+    steps: [],
+    ovens: [],
+    notices: notices.map((text) => ({ kind: 'kitchen', text })),
+    conflict,
+    remedies,
   };
 }

@@ -199,7 +199,8 @@ export class Search {
     const low = Math.min(...Array.from({ length: count }, (_, k) => windows.loStart[open[k]!]!));
     const high = Math.max(...Array.from({ length: count }, (_, k) => windows.hiStart[open[k]!]!));
     const other = board.start[config.members[random.below(config.members.length)]!]!;
-    const cut = random.next() < 0.5 ? Math.min(high, Math.max(low, other)) : low + random.below(high - low + 1);
+    const cut =
+      random.next() < 0.5 ? Math.min(high, Math.max(low, other)) : low + random.below(high - low + 1);
     for (let k = 0; k < count; k++) {
       const i = open[k]!;
       if (isBefore && windows.loStart[i]! <= cut) windows.hiStart[i] = Math.min(windows.hiStart[i]!, cut);
@@ -257,7 +258,12 @@ export class Search {
   private freeNeighbours(i: number, eject: (victim: number) => void): void {
     const { board } = this;
     const { before, after, guests, hosts } = board.config;
-    const linked = [...before[i]!.map((l) => l.from), ...after[i]!.map((l) => l.to), ...guests[i]!, hosts[i]!];
+    const linked = [
+      ...before[i]!.map((l) => l.from),
+      ...after[i]!.map((l) => l.to),
+      ...guests[i]!,
+      hosts[i]!,
+    ];
     for (const u of linked) {
       if (u < 0 || !board.placed[u]) continue;
       board.unplace(u);
@@ -294,7 +300,9 @@ export class Search {
 
   private chooseWays(attempt: number): void {
     const { dishWays } = this.model;
-    const ways = dishWays.map((list) => (list.length === 0 ? -1 : list[attempt === 0 ? 0 : this.random.below(list.length)]!));
+    const ways = dishWays.map((list) =>
+      list.length === 0 ? -1 : list[attempt === 0 ? 0 : this.random.below(list.length)]!,
+    );
     this.clearBoard();
     this.board.config = this.board.configurationFor(ways);
   }
@@ -313,7 +321,12 @@ export class Search {
     const { least, most, ideal } = model.courses[c]!;
     const wait = board.serve[c]! - board.serve[c - 1]! - model.courses[c - 1]!.eating;
     const luck = random.next();
-    const wanted = luck < 0.3 ? ideal : luck < 0.7 ? wait + (random.next() < 0.5 ? -1 : 1) * (1 + random.below(3)) : least + random.below(most - least + 1);
+    const wanted =
+      luck < 0.3
+        ? ideal
+        : luck < 0.7
+          ? wait + (random.next() < 0.5 ? -1 : 1) * (1 + random.below(3))
+          : least + random.below(most - least + 1);
     const shift = Math.max(least, Math.min(most, wanted)) - wait;
     if (shift === 0) return false;
     const reach = [20, 45, 120, 10_000][random.below(4)]!;
@@ -322,7 +335,12 @@ export class Search {
     const moved: number[] = [];
     for (const i of board.config.members) {
       const a = board.activity(i);
-      const isLater = a.role === 'step' ? a.course >= c && board.start[i]! >= from : a.role === 'plating' ? a.course >= c : a.course >= c;
+      const isLater =
+        a.role === 'step'
+          ? a.course >= c && board.start[i]! >= from
+          : a.role === 'plating'
+            ? a.course >= c
+            : a.course >= c;
       const atTable = board.end[i]! > eatingBefore && board.start[i]! > eatingBefore - 30;
       if (isLater || (atTable && a.role === 'step' && random.next() < 0.5)) moved.push(i);
     }

@@ -28,7 +28,10 @@ export function waitingOf(dinner: Dinner, plan: Plan): Waiting[] {
     const next = steps.flatMap((other) =>
       afterLinks(other.placed.dish, other.step)
         .filter((link) => link.from === row.step)
-        .map((link) => ({ start: rows.get(other.row.step)!.row.start, most: link.most === undefined ? keeps.most : link.most })),
+        .map((link) => ({
+          start: rows.get(other.row.step)!.row.start,
+          most: link.most === undefined ? keeps.most : link.most,
+        })),
     );
     if (next.length === 0 || step.plated) {
       const plate = plan.courses.find((c) => c.id === course);

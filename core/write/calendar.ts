@@ -15,7 +15,10 @@ const COURSE_ALARM = 10;
 export function planToCalendar(dinner: Dinner, plan: Plan, stamp: number): string {
   const zero = toInstant(dinner.sitDown, dinner.timeZone) * MINUTE;
   const at = (minute: number) => new Date(zero + minute * MINUTE);
-  const calendar = ical({ name: dinner.title, prodId: { company: 'Zeitlauf', product: 'Plan', language: 'EN' } });
+  const calendar = ical({
+    name: dinner.title,
+    prodId: { company: 'Zeitlauf', product: 'Plan', language: 'EN' },
+  });
   const slug = (text: string) => text.toLowerCase().replace(/[^a-z0-9]+/g, '-');
   const uid = (id: string) => `${slug(dinner.title)}-${slug(dinner.sitDown)}-${slug(id)}@zeitlauf`;
   for (const task of tasksOf(dinner, plan)) {
@@ -40,7 +43,13 @@ export function planToCalendar(dinner: Dinner, plan: Plan, stamp: number): strin
       end: at(course.serve + Math.max(1, eating)),
       stamp: new Date(stamp),
       summary: `${name} is on the table`,
-      alarms: [{ type: ICalAlarmType.display, trigger: COURSE_ALARM * 60, description: `${name} in ${COURSE_ALARM} minutes` }],
+      alarms: [
+        {
+          type: ICalAlarmType.display,
+          trigger: COURSE_ALARM * 60,
+          description: `${name} in ${COURSE_ALARM} minutes`,
+        },
+      ],
     });
   }
   return calendar.toString();

@@ -48,7 +48,8 @@ function prepStep(make: Maker, id: string): StepFile {
   const kind = make.between(0, 5);
   if (kind < 2) step.keeps = FRIDGE;
   else if (kind < 4) step.keeps = { most: make.between(60, 180), how: 'room' };
-  if (make.chance(0.1)) step.ways = [{ id: 'quick', label: 'Quick', points: make.between(2, 12), minutes: 3 }];
+  if (make.chance(0.1))
+    step.ways = [{ id: 'quick', label: 'Quick', points: make.between(2, 12), minutes: 3 }];
   return step;
 }
 
@@ -110,7 +111,11 @@ function makeDish(make: Maker, id: string, count: number, isLast: boolean, isFir
   const add = (step: StepFile, parents: readonly string[], most?: number) => {
     if (parents.length > 0) {
       step.after = parents.map((p) =>
-        most !== undefined ? { step: p, most } : make.chance(0.1) ? { step: p, least: make.between(1, 5) } : p,
+        most !== undefined
+          ? { step: p, most }
+          : make.chance(0.1)
+            ? { step: p, least: make.between(1, 5) }
+            : p,
       );
     }
     for (const p of parents) open.splice(open.indexOf(p), 1);
@@ -120,18 +125,35 @@ function makeDish(make: Maker, id: string, count: number, isLast: boolean, isFir
   const hasFinish = count > 3 && make.chance(0.7);
   for (let s = 0; s < count - (hasFinish ? 2 : 1); s++) {
     const parents = open.length > 0 && make.chance(0.5) ? [open.at(-1)!] : [];
-    add(parents.length > 0 && make.chance(0.3) ? waitingStep(make, `s${s}`) : prepStep(make, `s${s}`), parents);
+    add(
+      parents.length > 0 && make.chance(0.3) ? waitingStep(make, `s${s}`) : prepStep(make, `s${s}`),
+      parents,
+    );
   }
   const isCold = isLast && make.chance(0.5);
-  const cook = isCold ? waitingStep(make, 'cook') : make.chance(0.45) ? ovenStep(make, 'cook') : hobStep(make, 'cook');
+  const cook = isCold
+    ? waitingStep(make, 'cook')
+    : make.chance(0.45)
+      ? ovenStep(make, 'cook')
+      : hobStep(make, 'cook');
   add(cook, [...open]);
   if (cook.attention === 'minded' && make.chance(0.3)) {
-    steps.push({ id: 'add', does: 'Add the peas.', attention: 'hands', minutes: 2, within: { step: 'cook', before: 5 } });
+    steps.push({
+      id: 'add',
+      does: 'Add the peas.',
+      attention: 'hands',
+      minutes: 2,
+      within: { step: 'cook', before: 5 },
+    });
   }
-  if (hasFinish) add(finishStep(make, 'finish', isFirst), ['cook'], make.chance(0.2) ? make.between(0, 10) : undefined);
+  if (hasFinish)
+    add(finishStep(make, 'finish', isFirst), ['cook'], make.chance(0.2) ? make.between(0, 10) : undefined);
   const dish: DishFile = { id, name: id, serves: 4, steps };
   if (make.chance(0.15) && steps.length > 3) {
-    dish.ways = [{ id: 'full', label: 'In full' }, { id: 'plain', label: 'Plain', points: 6 }];
+    dish.ways = [
+      { id: 'full', label: 'In full' },
+      { id: 'plain', label: 'Plain', points: 6 },
+    ];
     steps[0]!.in = ['full'];
   }
   return dish;
@@ -165,7 +187,15 @@ export function generateDinner(seed: number, size: Size): DinnerFile {
       name: 'stock',
       serves: 4,
       steps: [
-        { id: 'boil', does: 'Boil the stock.', attention: 'minded', minutes: 40, touch: { in: 2, out: 2 }, check: { every: 15 }, uses: [{ ring: 1 }, { tool: 'big pot' }] },
+        {
+          id: 'boil',
+          does: 'Boil the stock.',
+          attention: 'minded',
+          minutes: 40,
+          touch: { in: 2, out: 2 },
+          check: { every: 15 },
+          uses: [{ ring: 1 }, { tool: 'big pot' }],
+        },
       ],
     });
     for (const d of [0, 1]) {
@@ -175,8 +205,16 @@ export function generateDinner(seed: number, size: Size): DinnerFile {
   }
   const evening = { from: '2026-10-16T19:00', to: '2026-10-16T22:00' };
   const day = { from: size === 'large' ? '2026-10-17T10:00' : '2026-10-17T14:00', to: '2026-10-18T00:30' };
-  const cooks: DinnerFile['cooks'] = [{ id: 'ada', name: 'Ada', free: make.chance(0.4) ? [evening, day] : [day] }];
-  if (size === 'large') cooks.push({ id: 'ben', name: 'Ben', eats: make.chance(0.8), free: [{ from: '2026-10-17T16:00', to: '2026-10-18T00:00' }] });
+  const cooks: DinnerFile['cooks'] = [
+    { id: 'ada', name: 'Ada', free: make.chance(0.4) ? [evening, day] : [day] },
+  ];
+  if (size === 'large')
+    cooks.push({
+      id: 'ben',
+      name: 'Ben',
+      eats: make.chance(0.8),
+      free: [{ from: '2026-10-17T16:00', to: '2026-10-18T00:00' }],
+    });
   return {
     format: 'zeitlauf/dinner',
     version: 1,
@@ -189,9 +227,17 @@ export function generateDinner(seed: number, size: Size): DinnerFile {
     pace: make.pick([1, 1, 1.2]),
     away: make.between(8, 14),
     kitchen: {
-      ovens: [{ id: 'oven', name: 'Oven' }, ...(size === 'large' ? [{ id: 'small-oven', name: 'Small oven', shelves: 1, heats: 14 }] : [])],
+      ovens: [
+        { id: 'oven', name: 'Oven' },
+        ...(size === 'large' ? [{ id: 'small-oven', name: 'Small oven', shelves: 1, heats: 14 }] : []),
+      ],
       rings: 4,
-      tools: { blender: 1, 'wide frying pan': size === 'small' ? 1 : 2, 'stand mixer': 1, 'big pot': size === 'large' ? 2 : 1 },
+      tools: {
+        blender: 1,
+        'wide frying pan': size === 'small' ? 1 : 2,
+        'stand mixer': 1,
+        'big pot': size === 'large' ? 2 : 1,
+      },
     },
     cooks,
     courses,

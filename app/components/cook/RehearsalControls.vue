@@ -48,7 +48,11 @@ watch(
   <div class="controls" role="group" aria-label="Trying the evening out">
     <el-button v-if="!clock.isRehearsal" @click="tryOut">Try the evening out</el-button>
     <template v-else>
-      <el-radio-group :model-value="clock.speed" aria-label="Speed of the clock" @update:model-value="(s) => clock.setSpeed(Number(s))">
+      <el-radio-group
+        :model-value="clock.speed"
+        aria-label="Speed of the clock"
+        @update:model-value="(s) => clock.setSpeed(Number(s))"
+      >
         <el-radio-button v-for="speed in SPEEDS" :key="speed" :value="speed" :label="`${speed}×`" />
       </el-radio-group>
       <el-checkbox v-model="isPlaying">Play by itself</el-checkbox>

@@ -67,10 +67,14 @@ function choose(step: string | null): void {
         :key="`seat-${course.id}`"
         class="seat"
         :style="{ top: `${y(course.serve)}px`, height: `${y(course.up) - y(course.serve)}px` }"
+      />
+      <span
+        v-for="m in ticks"
+        :key="m"
+        class="tick"
+        :class="{ minor: m % 30 !== 0 }"
+        :style="{ top: `${y(m)}px` }"
       >
-        <span>at the table</span>
-      </div>
-      <span v-for="m in ticks" :key="m" class="tick" :class="{ minor: m % 30 !== 0 }" :style="{ top: `${y(m)}px` }">
         {{ m % 30 === 0 ? times.clock(m) : '' }}
       </span>
       <StripHeat class="heat" :ovens="ovens" :rings="rings" :y="y" :chosen="chosen" @choose="choose" />
@@ -83,18 +87,33 @@ function choose(step: string | null): void {
         :chosen="chosen"
         @choose="choose"
       />
-      <StripWaiting class="waiting" :bars="waiting.bars" :count="waiting.count" :y="y" :chosen="chosen" @choose="choose" />
+      <StripWaiting
+        class="waiting"
+        :bars="waiting.bars"
+        :count="waiting.count"
+        :y="y"
+        :chosen="chosen"
+        @choose="choose"
+      />
       <div
         v-for="course in courses"
         :key="course.id"
         class="course"
         :style="{ top: `${y(course.serve)}px`, '--colour': courseOf.colour(course.id) }"
       >
-        <strong>{{ course.name }}</strong> {{ times.clock(course.serve) }}
+        <strong>{{ course.name }} {{ times.clock(course.serve) }}</strong>
+        <span>at the table until {{ times.clock(course.up) }}</span>
       </div>
-      <div v-for="fold in folds" :key="fold.from" class="fold" :style="{ top: `${fold.top}px`, height: `${fold.height}px` }">
+      <div
+        v-for="fold in folds"
+        :key="fold.from"
+        class="fold"
+        :style="{ top: `${fold.top}px`, height: `${fold.height}px` }"
+      >
         <span>{{ duration(Math.round(fold.to - fold.from)) }} with nothing to do</span>
-        <span v-if="times.day(fold.from) !== times.day(fold.to)" class="next-day">{{ times.day(fold.to) }}</span>
+        <span v-if="times.day(fold.from) !== times.day(fold.to)" class="next-day">{{
+          times.day(fold.to)
+        }}</span>
       </div>
       <div v-if="nowAt !== null" class="now" :style="{ top: `${nowAt}px` }"><span>now</span></div>
     </div>
@@ -105,7 +124,7 @@ function choose(step: string | null): void {
 .strip-frame {
   --gutter: 3.6rem;
   --heat: 12.5rem;
-  --waiting: 13.5rem;
+  --waiting: 14.5rem;
 }
 
 .heads,
@@ -159,14 +178,6 @@ h2 {
   background: var(--seat);
 }
 
-.seat span {
-  position: absolute;
-  bottom: 0.15rem;
-  left: 0.25rem;
-  color: var(--soft);
-  font-size: 0.8rem;
-}
-
 .tick {
   position: absolute;
   left: 0;
@@ -195,6 +206,12 @@ h2 {
   pointer-events: none;
 }
 
+.course span {
+  margin-left: 0.75rem;
+  color: var(--soft);
+  font-size: 0.9rem;
+}
+
 .fold {
   position: absolute;
   inset-inline: 0;
@@ -204,7 +221,11 @@ h2 {
   justify-content: space-evenly;
   padding-left: var(--gutter);
   border-block: 1px solid var(--line);
-  background: repeating-linear-gradient(115deg, var(--paper) 0 10px, color-mix(in srgb, var(--line) 40%, var(--paper)) 10px 12px);
+  background: repeating-linear-gradient(
+    115deg,
+    var(--paper) 0 10px,
+    color-mix(in srgb, var(--line) 40%, var(--paper)) 10px 12px
+  );
   color: var(--soft);
 }
 

@@ -28,7 +28,9 @@ const summary = computed(() => {
       <el-button size="small" @click="store.stopPlanning()">Stop</el-button>
     </template>
     <span v-else>{{ summary }}</span>
-    <span v-for="notice in store.plan?.notices ?? []" :key="notice.text" class="notice">{{ notice.text }}</span>
+    <span v-for="notice in store.plan?.notices ?? []" :key="notice.text" class="notice">{{
+      notice.text
+    }}</span>
   </div>
 </template>
 

@@ -13,7 +13,11 @@ const courses = useCourses();
 
 const steps = computed(() => plannedSteps(store.evening!.dinner, store.evening!.plan));
 const planned = computed(() => steps.value.find((s) => s.row.step === props.step));
-const KINDS = { hands: 'Hands: a cook is at it the whole time', minded: 'Minded: looked after at intervals', alone: 'Alone: it runs by itself' };
+const KINDS = {
+  hands: 'Hands: a cook is at it the whole time',
+  minded: 'Minded: looked after at intervals',
+  alone: 'Alone: it runs by itself',
+};
 
 const before = computed(() => {
   const p = planned.value;
@@ -30,14 +34,23 @@ const way = computed(() => planned.value?.step.ways.find((w) => w.id === planned
 const keeps = computed(() => {
   const limits = planned.value?.step.keeps;
   if (!limits) return '';
-  const where = limits.how ? { hot: 'hot', room: 'at room temperature', fridge: 'in the fridge', freezer: 'in the freezer' }[limits.how] : '';
+  const where = limits.how
+    ? { hot: 'hot', room: 'at room temperature', fridge: 'in the fridge', freezer: 'in the freezer' }[
+        limits.how
+      ]
+    : '';
   if (limits.most === null || limits.most === undefined) return `Keeps ${where}, as long as you like.`;
   return `Keeps ${where} for ${duration(limits.most)}; loses nothing for ${duration(limits.best)}.`;
 });
 </script>
 
 <template>
-  <aside v-if="planned" class="detail card" :style="{ '--colour': courses.colour(planned.course) }" aria-labelledby="step-title">
+  <aside
+    v-if="planned"
+    class="detail card"
+    :style="{ '--colour': courses.colour(planned.course) }"
+    aria-labelledby="step-title"
+  >
     <div class="top">
       <p class="dish">{{ planned.placed.dish.name }} · {{ courses.name(planned.course) }}</p>
       <el-button aria-label="Close" @click="emit('close')">Close</el-button>
@@ -57,12 +70,22 @@ const keeps = computed(() => {
     </ul>
     <p v-if="planned.step.note">{{ planned.step.note }}</p>
     <p v-if="keeps">{{ keeps }}</p>
-    <p v-if="planned.step.guessed.length" class="soft">A guess, stated by nobody: {{ planned.step.guessed.join(', ') }}.</p>
-    <section v-for="[title, list] in [['Waits for', before], ['Waits for it', after]] as const" :key="title">
+    <p v-if="planned.step.guessed.length" class="soft">
+      A guess, stated by nobody: {{ planned.step.guessed.join(', ') }}.
+    </p>
+    <section
+      v-for="[title, list] in [
+        ['Waits for', before],
+        ['Waits for it', after],
+      ] as const"
+      :key="title"
+    >
       <h3>{{ title }}</h3>
       <ul v-if="list.length" class="links">
         <li v-for="other in list" :key="other.row.step">
-          <button @click="emit('choose', other.row.step)">{{ times.clock(other.row.start) }} {{ other.step.does }}</button>
+          <button @click="emit('choose', other.row.step)">
+            {{ times.clock(other.row.start) }} {{ other.step.does }}
+          </button>
         </li>
       </ul>
       <p v-else class="soft">{{ title === 'Waits for' ? 'Nothing' : 'Nothing but the plate' }}</p>

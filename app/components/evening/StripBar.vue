@@ -50,7 +50,9 @@ const usedUp = computed(() => {
     :title="name"
     @click="emit('choose')"
   >
-    <span v-if="height >= LEAST_FOR_TEXT" class="text" aria-hidden="true">{{ bar.texture === 'waiting' ? `${bar.dish} waits` : bar.does }}</span>
+    <span v-if="height >= LEAST_FOR_TEXT" class="text" aria-hidden="true">{{
+      bar.texture === 'waiting' ? `${bar.dish} waits` : bar.does
+    }}</span>
   </button>
 </template>
 

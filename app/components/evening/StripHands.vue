@@ -29,7 +29,11 @@ const courses = useCourses();
       }"
     />
     <ol :aria-label="`Hands of ${column.cook.name}`">
-      <li v-for="label in column.labels" :key="label.task.id" :style="{ top: `${label.top}px`, height: `${label.height}px` }">
+      <li
+        v-for="label in column.labels"
+        :key="label.task.id"
+        :style="{ top: `${label.top}px`, height: `${label.height}px` }"
+      >
         <button
           class="task"
           :class="[label.task.kind, { chosen: label.task.step !== null && label.task.step === chosen }]"

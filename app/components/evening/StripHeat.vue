@@ -3,7 +3,13 @@ import type { OvenSetting } from '../../../core/plan';
 import type { Bar } from '../../composables/useStrip';
 
 const props = defineProps<{
-  ovens: readonly { id: string; name: string; programme: readonly OvenSetting[]; bars: readonly Bar[]; count: number }[];
+  ovens: readonly {
+    id: string;
+    name: string;
+    programme: readonly OvenSetting[];
+    bars: readonly Bar[];
+    count: number;
+  }[];
   rings: { bars: readonly Bar[]; count: number };
   y: (minute: number) => number;
   chosen: string | null;
@@ -25,6 +31,14 @@ const columns = computed(() => {
   });
   return { ovens, rings: left, width: left + props.rings.count * LANE };
 });
+
+/** Where each bar ends, so that threads can run from it to the hands. */
+const ends = computed(() => [
+  ...columns.value.ovens.flatMap((oven) =>
+    oven.bars.map((bar) => ({ bar, right: oven.left + (bar.lane + 1) * LANE })),
+  ),
+  ...props.rings.bars.map((bar) => ({ bar, right: columns.value.rings + (bar.lane + 1) * LANE })),
+]);
 
 /** The band's right edge stands for the temperature: the hotter, the wider. */
 function band(programme: readonly OvenSetting[], width: number): string {
@@ -56,6 +70,11 @@ function labelled(programme: readonly OvenSetting[]) {
           <stop offset="1" stop-color="var(--heat-high)" />
         </linearGradient>
       </defs>
+    </svg>
+    <svg class="threads" aria-hidden="true" width="100%" height="100%">
+      <template v-for="{ bar, right } in ends" :key="bar.key">
+        <line v-for="m in bar.threads" :key="m" :x1="right" x2="100%" :y1="y(m)" :y2="y(m)" />
+      </template>
     </svg>
     <template v-for="oven in columns.ovens" :key="oven.id">
       <span
@@ -99,6 +118,14 @@ function labelled(programme: readonly OvenSetting[]) {
 .bands {
   position: absolute;
   inset: 0 auto 0 0;
+}
+
+.threads {
+  position: absolute;
+  inset: 0;
+  stroke: var(--soft);
+  stroke-width: 1;
+  stroke-dasharray: 1 3;
 }
 
 .setting {

@@ -37,7 +37,10 @@ async function open(file: File | undefined): Promise<void> {
   await ElMessageBox.alert(
     h('div', [
       h('p', `${file.name} is not a dinner that can be read. What was open is still open.`),
-      h('ul', store.problems.slice(0, 8).map((problem) => h('li', problem))),
+      h(
+        'ul',
+        store.problems.slice(0, 8).map((problem) => h('li', problem)),
+      ),
       store.problems.length > 8 ? h('p', `And ${store.problems.length - 8} more.`) : null,
     ]),
     'This file cannot be opened',

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core';
 import { tasksOf } from '../../../core/live';
-import { makeScale, yOf } from '../../../core/strip';
+import { makeScale, spreadLabels, yOf } from '../../../core/strip';
 import { useCourses } from '../../composables/useCourses';
 import { useTimes } from '../../composables/useTimes';
 import { useClock } from '../../stores/clock';
@@ -21,7 +22,9 @@ const end = computed(() => {
 const scale = computed(() => makeScale([...tasks.value, { from: -5, to: end.value }], 1, 24));
 const percent = (minute: number) => (yOf(scale.value, minute) / scale.value.height) * 100;
 const nowMinute = computed(() => (clock.now - store.zero) / 60_000);
-const isNowInside = computed(() => nowMinute.value >= scale.value.segments[0]!.from && nowMinute.value <= end.value + 6);
+const isNowInside = computed(
+  () => nowMinute.value >= scale.value.segments[0]!.from && nowMinute.value <= end.value + 6,
+);
 
 const marks = computed(() =>
   store.evening!.plan.courses.map((course) => {
@@ -37,7 +40,23 @@ const marks = computed(() =>
     };
   }),
 );
-const firsts = computed(() => scale.value.segments.filter((s) => !s.isFolded));
+const frame = useTemplateRef<HTMLElement>('frame');
+const { width } = useElementSize(frame);
+const MARK = 112;
+const TIGHT_MARK = 74;
+/** Left edges of the marks in pixels: as near to their moments as their texts let them stand. */
+const lefts = computed(() => {
+  const size = width.value < 600 ? TIGHT_MARK : MARK;
+  return spreadLabels(
+    marks.value.map((mark) => (mark.at / 100) * width.value),
+    marks.value.map(() => size),
+    0,
+    width.value,
+  );
+});
+const firsts = computed(() =>
+  scale.value.segments.filter((s, k, all) => !s.isFolded && (k === 0 || all[k - 1]!.isFolded)),
+);
 
 function goTo(minute: number): void {
   void navigateTo({ path: '/evening', query: { at: String(Math.round(minute)) } });
@@ -46,7 +65,7 @@ function goTo(minute: number): void {
 
 <template>
   <section class="ribbon" aria-label="The whole evening">
-    <div class="line" aria-hidden="true">
+    <div ref="frame" class="line" aria-hidden="true">
       <span
         v-for="task in tasks"
         :key="task.id"
@@ -61,7 +80,10 @@ function goTo(minute: number): void {
         v-for="(segment, k) in scale.segments.filter((s) => s.isFolded)"
         :key="k"
         class="fold"
-        :style="{ left: `${percent(segment.from)}%`, width: `${percent(segment.to) - percent(segment.from)}%` }"
+        :style="{
+          left: `${percent(segment.from)}%`,
+          width: `${percent(segment.to) - percent(segment.from)}%`,
+        }"
       />
       <span v-if="isNowInside" class="now" :style="{ left: `${percent(nowMinute)}%` }" />
     </div>
@@ -76,10 +98,10 @@ function goTo(minute: number): void {
         {{ times.clock(segment.from + 6) }}<span class="visually-hidden"> work begins</span>
       </button>
       <button
-        v-for="mark in marks"
+        v-for="(mark, k) in marks"
         :key="mark.id"
         class="mark course"
-        :style="{ left: `${mark.at}%`, '--colour': courses.colour(mark.id) }"
+        :style="{ left: `${lefts[k]}px`, '--colour': courses.colour(mark.id) }"
         @click="goTo(mark.minute)"
       >
         <span class="course-name">{{ mark.name }} {{ mark.time }}</span>

@@ -22,7 +22,14 @@ const TAKE = {
 </script>
 
 <template>
-  <input ref="input" type="file" accept=".json,application/json" hidden data-testid="open-file" @change="picked" />
+  <input
+    ref="input"
+    type="file"
+    accept=".json,application/json"
+    hidden
+    data-testid="open-file"
+    @change="picked"
+  />
   <el-dropdown trigger="click" @command="(k: number) => (k < 0 ? input?.click() : files.openDemo(k))">
     <el-button>Open</el-button>
     <template #dropdown>
@@ -40,7 +47,9 @@ const TAKE = {
       <el-dropdown-menu>
         <el-dropdown-item command="dinner">Save the dinner</el-dropdown-item>
         <el-dropdown-item command="plan" :disabled="!store.plan">Save the plan</el-dropdown-item>
-        <el-dropdown-item command="calendar" :disabled="!store.evening">Calendar file with alarms</el-dropdown-item>
+        <el-dropdown-item command="calendar" :disabled="!store.evening"
+          >Calendar file with alarms</el-dropdown-item
+        >
         <el-dropdown-item command="print" :disabled="!store.evening">Print the run sheet</el-dropdown-item>
       </el-dropdown-menu>
     </template>

@@ -18,7 +18,9 @@ const SHORTCUTS = [
   <el-dialog v-model="isOpen" title="Keyboard" width="min(26rem, 92vw)">
     <dl>
       <template v-for="[key, what] in SHORTCUTS" :key="key">
-        <dt><kbd>{{ key }}</kbd></dt>
+        <dt>
+          <kbd>{{ key }}</kbd>
+        </dt>
         <dd>{{ what }}</dd>
       </template>
     </dl>

@@ -1,0 +1,12 @@
+export default {
+  testMatch: ['<rootDir>/tests/{core,outside,cli,storage}/**/*.test.ts'],
+  extensionsToTreatAsEsm: ['.ts'],
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'es6' } },
+    ],
+  },
+  modulePathIgnorePatterns: ['<rootDir>/.output', '<rootDir>/.nuxt'],
+  testTimeout: 60_000,
+};
