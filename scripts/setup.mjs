@@ -68,12 +68,13 @@ export async function ensureCommandLine() {
   ensurePackages();
   const { build } = await import('esbuild');
   await build({
-    entryPoints: [join(ROOT, 'cli/plan.ts')],
+    entryPoints: ['plan', 'schema'].map((name) => join(ROOT, `cli/${name}.ts`)),
     bundle: true,
     platform: 'node',
     target: 'node20',
     format: 'esm',
-    outfile: join(ROOT, product),
+    outdir: join(ROOT, 'dist/cli'),
+    outExtension: { '.js': '.mjs' },
     banner: { js: '#!/usr/bin/env node' },
     logLevel: 'error',
   });

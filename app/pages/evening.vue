@@ -1,8 +1,12 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
 import { useDinner } from '../stores/dinner';
 
 const store = useDinner();
 const chosen = ref<string | null>(null);
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (event.key === 'Escape') chosen.value = null;
+});
 
 watch(
   () => store.plan,
@@ -15,7 +19,7 @@ watch(
 <template>
   <div>
     <PlanStatus />
-    <div v-if="store.evening" class="evening" :class="{ 'has-detail': chosen }" @keydown.esc="chosen = null">
+    <div v-if="store.evening" class="evening" :class="{ 'has-detail': chosen }">
       <EveningStrip v-model:chosen="chosen" />
       <StepDetail v-if="chosen" :step="chosen" @choose="(s) => (chosen = s)" @close="chosen = null" />
     </div>

@@ -69,7 +69,7 @@ const components = computed(() => {
           id="sit-down"
           :model-value="dinner.sitDown"
           type="datetime"
-          format="ddd D MMM YYYY, HH:mm"
+          format="D MMM YYYY, HH:mm"
           value-format="YYYY-MM-DDTHH:mm"
           :clearable="false"
           @update:model-value="setSitDown"

@@ -23,7 +23,8 @@ export const useSession = defineStore('session', () => {
     await act({ type: 'done', task, at: clock.now });
   }
   const undo = () => act({ type: 'undo' });
-  const begin = () => act({ type: 'begin', planKey: dinner.planKey });
+  /** Begins the evening anew; `done` is what counts as done before. */
+  const begin = (done: Session['done'] = []) => act({ type: 'begin', planKey: dinner.planKey, done });
 
   async function restore(): Promise<void> {
     session.value = (await storage.loadSession()) ?? NO_SESSION;

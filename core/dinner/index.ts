@@ -10,6 +10,7 @@ export {
 export { describeProblem, type Problem } from './problem';
 export { readDinner, readDinnerText, type ReadResult } from './read';
 export {
+  dinnerJsonSchema,
   dinnerSchema,
   type Cook,
   type Course,

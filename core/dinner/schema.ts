@@ -209,3 +209,8 @@ export type Keeps = NonNullable<Step['keeps']>;
 export type Cook = Dinner['cooks'][number];
 export type Oven = Dinner['kitchen']['ovens'][number];
 export type Style = Dinner['style'];
+
+/** The dinner file as a JSON Schema, for editors and other programs. Cross-references are not in it. */
+export function dinnerJsonSchema(): object {
+  return z.toJSONSchema(dinnerSchema, { io: 'input' });
+}

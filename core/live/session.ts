@@ -8,7 +8,7 @@ export interface Session {
 }
 
 export type SessionAction =
-  | { readonly type: 'begin'; readonly planKey: string }
+  | { readonly type: 'begin'; readonly planKey: string; readonly done?: Session['done'] }
   | { readonly type: 'done'; readonly task: string; readonly at: number }
   | { readonly type: 'undo' };
 
@@ -18,7 +18,7 @@ export const NO_SESSION: Session = { version: 1, planKey: '', done: [] };
 export function reduceSession(session: Session, action: SessionAction): Session {
   switch (action.type) {
     case 'begin':
-      return { version: 1, planKey: action.planKey, done: [] };
+      return { version: 1, planKey: action.planKey, done: action.done ?? [] };
     case 'done':
       if (session.done.some((entry) => entry.task === action.task)) return session;
       return { ...session, done: [...session.done, { task: action.task, at: action.at }] };

@@ -18,8 +18,8 @@ const instant = (minute: number) => store.zero + minute * 60_000;
 async function tryOut(): Promise<void> {
   const first = tasks.value.find((t) => t.from >= -720) ?? tasks.value[0];
   if (!first) return;
-  await session.begin();
-  for (const task of tasks.value) if (task.from < first.from) await session.done(task.id);
+  const before = tasks.value.filter((t) => t.from < first.from);
+  await session.begin(before.map((t) => ({ task: t.id, at: instant(t.to) })));
   await clock.setTo(instant(first.from) - 2 * 60_000);
 }
 

@@ -1,0 +1,3 @@
+import { dinnerJsonSchema } from '../core/dinner';
+
+process.stdout.write(`${JSON.stringify(dinnerJsonSchema(), null, 2)}\n`);
