@@ -218,6 +218,8 @@ export function compileModel(dinner: Dinner): Model {
     cookCount: dinner.cooks.length,
     eats: dinner.cooks.map((c) => c.eats),
     calendars,
+    sessionStarts: sessionBounds(windows.flat().map(([from]) => from - origin)),
+    sessionEnds: sessionBounds(windows.flat().map(([, to]) => to - origin)),
     watched,
     firstFree: Math.min(...windows.flat().map(([from]) => from)) - origin,
     dishWays: dinner.dishes.map((dish) =>
@@ -283,6 +285,10 @@ function serviceActivity(
     firstStretch,
     maxStretches: 1,
   };
+}
+
+function sessionBounds(slots: readonly number[]): number[] {
+  return [...new Set(slots.filter((slot) => slot >= 0))].sort((a, b) => a - b);
 }
 
 function leastSum(steps: readonly PlacedStep[]): number {

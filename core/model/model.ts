@@ -150,6 +150,9 @@ export interface Model {
   readonly eats: readonly boolean[];
   /** Free windows of each cook. */
   readonly calendars: readonly Bits[];
+  /** Slots at which cooks' free windows begin and end. */
+  readonly sessionStarts: readonly number[];
+  readonly sessionEnds: readonly number[];
   /** Minutes in which a cook who does not eat is free. */
   readonly watched: Bits;
   /** Slot of the first minute in which any cook is free. */

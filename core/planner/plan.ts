@@ -19,7 +19,7 @@ export interface PlanOptions {
 }
 
 /** Rounds for each second allowed, so that a search usually ends by itself and is repeatable. */
-const ROUNDS_A_SECOND = 450_000;
+const ROUNDS_A_SECOND = 500_000;
 
 /** Shares of the time: for a first plan before the dinner is called impossible, and for each probe. */
 const SHARE_FOR_FIRST = 0.45;
