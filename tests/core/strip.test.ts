@@ -61,7 +61,7 @@ test('labels never overlap and stay in the block of their minute', () => {
     }),
     { seed: 5, numRuns: 200 },
   );
-  expect(crowded).toBeGreaterThan(50);
+  expect(crowded).toBeGreaterThan(30);
 });
 
 test('labels stay at their places where there is room', () => {
