@@ -14,13 +14,16 @@ export const useSession = defineStore('session', () => {
   const view = computed(() => (dinner.evening ? cookView(dinner.evening, current.value, clock.now) : null));
 
   async function act(action: SessionAction): Promise<void> {
-    session.value = reduceSession(current.value, action);
+    const next = reduceSession(current.value, action);
+    if (next === session.value) return;
+    session.value = next;
     await storage.saveSession(session.value);
   }
 
-  async function done(task: string): Promise<void> {
+  /** `at`: when it was done, in milliseconds; now, where nothing else is known. */
+  async function done(task: string, at = clock.now): Promise<void> {
     if (session.value.planKey !== dinner.planKey) await act({ type: 'begin', planKey: dinner.planKey });
-    await act({ type: 'done', task, at: clock.now });
+    await act({ type: 'done', task, at });
   }
   const undo = () => act({ type: 'undo' });
   /** Begins the evening anew; `done` is what counts as done before. */

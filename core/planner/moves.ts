@@ -6,6 +6,8 @@ import type { Refill } from './refill';
 
 /** Shares of the rounds that go to each kind of move; the rest take out a neighbourhood. */
 const COURSE_CHANCE = 0.04;
+/** The same while some pause is not the ideal one. */
+const UNEASY_COURSE_CHANCE = 0.15;
 const WAY_CHANCE = 0.02;
 const DISPLACE_CHANCE = 0.15;
 const SHIFT_CHANCE = 0.2;
@@ -28,13 +30,22 @@ export class Moves {
     const { random, board } = this;
     const { courses, dishWays } = board.model;
     let luck = random.next();
-    if ((luck -= COURSE_CHANCE) < 0 && courses.length > 1) return this.moveCourse(isOver);
+    const forCourses = this.isUneasy() ? UNEASY_COURSE_CHANCE : COURSE_CHANCE;
+    if ((luck -= forCourses) < 0 && courses.length > 1) return this.moveCourse(isOver);
     if ((luck -= WAY_CHANCE) < 0 && dishWays.some((ways) => ways.length > 1)) return this.switchWay(isOver);
     if ((luck -= DISPLACE_CHANCE) < 0) return this.displace();
     if ((luck -= SHIFT_CHANCE) < 0) return this.shiftBlock();
     const size = 1 + random.below(random.next() < 0.3 ? 14 : 6);
     chooseRemoval(board, random, this.removal, size);
     return this.takeOutAndFill();
+  }
+
+  /** True where a pause is not as the table would like it. */
+  private isUneasy(): boolean {
+    const { serve, model } = this.board;
+    return model.courses.some(
+      ({ ideal }, c) => c > 0 && serve[c]! !== serve[c - 1]! + model.courses[c - 1]!.eating + ideal,
+    );
   }
 
   /** Moves one activity somewhere else and lets what stands there find other places. */

@@ -40,6 +40,7 @@ test('lands on the planned demo dinner: the run sheet, the courses, the step and
 test('guests from 4 to 6: planned anew; then the evening is played to dessert and survives a reload', async ({
   page,
 }) => {
+  test.setTimeout(180_000);
   await page.getByRole('link', { name: 'Menu' }).click();
   await planned(page);
   const before = await page.getByText(/Hands: .* in all/).textContent();
@@ -56,9 +57,9 @@ test('guests from 4 to 6: planned anew; then the evening is played to dessert an
     .getByRole('listitem')
     .filter({ hasText: 'Main' });
   await page.getByRole('button', { name: 'Try the evening out' }).click();
-  await page.getByText('300×').click();
+  await page.getByText('600×').click();
   await page.getByText('Play by itself').click();
-  await expect(mainCourse).toContainText('served', { timeout: 55_000 });
+  await expect(mainCourse).toContainText('served', { timeout: 120_000 });
   await page.getByText('1×', { exact: true }).click();
   const now = page.getByRole('region', { name: 'Now' });
   const inHand = await now.getByRole('article').first().textContent();

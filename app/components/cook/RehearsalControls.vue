@@ -8,7 +8,7 @@ const clock = useClock();
 const store = useDinner();
 const session = useSession();
 
-const SPEEDS = [1, 10, 60, 300];
+const SPEEDS = [1, 10, 60, 600];
 const isPlaying = ref(false);
 const tasks = computed(() => (store.evening ? tasksOf(store.evening.dinner, store.evening.plan) : []));
 
@@ -38,8 +38,10 @@ watch(
   () => [isPlaying.value, clock.now],
   () => {
     if (!isPlaying.value || !clock.isRehearsal) return;
-    const due = session.view?.now.find((t) => instant(t.to) <= clock.now);
-    if (due) void session.done(due.id);
+    for (const task of tasks.value) {
+      if (instant(task.to) > clock.now) continue;
+      void session.done(task.id, instant(task.to));
+    }
   },
 );
 </script>

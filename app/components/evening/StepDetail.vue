@@ -40,7 +40,8 @@ const keeps = computed(() => {
       ]
     : '';
   if (limits.most === null || limits.most === undefined) return `Keeps ${where}, as long as you like.`;
-  return `Keeps ${where} for ${duration(limits.most)}; loses nothing for ${duration(limits.best)}.`;
+  const fresh = limits.best > 0 ? `; loses nothing for ${duration(limits.best)}` : '';
+  return `Keeps ${where} for ${duration(limits.most)}${fresh}.`;
 });
 </script>
 

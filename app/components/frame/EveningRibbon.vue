@@ -105,6 +105,7 @@ function goTo(minute: number): void {
         @click="goTo(mark.minute)"
       >
         <span class="course-name">{{ mark.name }} {{ mark.time }}</span>
+        <span class="narrow" aria-hidden="true">{{ mark.name }}<br />{{ mark.time }}</span>
         <span class="state">{{ mark.state }}</span>
       </button>
     </div>
@@ -179,15 +180,30 @@ function goTo(minute: number): void {
   color: var(--soft);
 }
 
+.narrow {
+  display: none;
+  font-weight: 700;
+  color: var(--colour);
+}
+
 @media (max-width: 700px) {
   .start {
     display: none;
   }
 
-  .course-name {
-    max-width: 24vw;
+  .course-name,
+  .state {
+    position: absolute;
+    width: 1px;
+    height: 1px;
     overflow: hidden;
-    text-overflow: ellipsis;
+    clip-path: inset(50%);
+  }
+
+  .narrow {
+    display: block;
+    max-width: 64px;
+    overflow: hidden;
   }
 }
 </style>
