@@ -8,5 +8,6 @@ export default {
     ],
   },
   modulePathIgnorePatterns: ['<rootDir>/.output', '<rootDir>/.nuxt'],
+  setupFiles: ['fake-indexeddb/auto'],
   testTimeout: 60_000,
 };

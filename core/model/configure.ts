@@ -83,7 +83,7 @@ export function configure(
         serve.high[course]! + serviceShift(model, i),
       );
   }
-  const possible = windows.tighten(config, members, members.length);
+  const possible = windows.tighten(config, members, members.length, model.slots);
   earliest.set(windows.loStart);
   latest.set(windows.hiStart);
   return { ...config, possible, windows };

@@ -61,10 +61,14 @@ export class Windows {
     this.most[i] = longestLag(activity);
   }
 
-  /** Draws in the windows of `open` activities. False where one comes out empty: see `empty`. */
-  tighten(config: Configuration, open: ArrayLike<number>, count: number): boolean {
+  /**
+   * Draws in the windows of `open` activities. False where one comes out empty: see `empty`. A circle
+   * of lags that cannot hold closes its windows a little with each pass: `passes` bounds how long that
+   * is followed up; the windows are right, if wide, when it stops early.
+   */
+  tighten(config: Configuration, open: ArrayLike<number>, count: number, passes = 2 * count + 2): boolean {
     this.empty = -1;
-    for (let pass = 0; pass <= 2 * count + 2; pass++) {
+    for (let pass = 0; pass <= passes; pass++) {
       let changed = false;
       for (let k = 0; k < count; k++) {
         const i = open[k]!;
