@@ -32,7 +32,7 @@ export function assemblePlan(board: Board, notices: readonly string[], bound: nu
     feasible: true,
     optimal: bound !== null && cost - bound < 0.005,
     cost: round(cost),
-    bound: bound === null ? null : round(bound),
+    bound: bound === null ? null : Math.min(round(cost), Math.floor(bound * 100 + 1e-6) / 100),
     terms: Object.fromEntries(TERM_NAMES.map((name) => [name, round(terms[name])])) as Terms,
     courses: dinner.courses.map((course, c) => planCourse(board, c, course.id)),
     dishes: dinner.dishes.flatMap((dish, d) => {

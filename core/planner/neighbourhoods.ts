@@ -117,11 +117,15 @@ const sharedResource: Neighbourhood = (board, random, removal, size) => {
   }
 };
 
+/** A dish is taken out whole, up to this many activities. */
+const WHOLE_DISH = 14;
+
 const dish: Neighbourhood = (board, random, removal, size) => {
   const chosen = board.activity(pick(board, random)).dish;
   const mates = board.config.members.filter((i) => board.activity(i).dish === chosen && movable(board, i));
-  const from = mates.length > size ? random.below(mates.length - size) : 0;
-  for (const i of mates.slice(from, from + size)) removal.add(i);
+  const most = Math.max(size, WHOLE_DISH);
+  const from = mates.length > most ? random.below(mates.length - most) : 0;
+  for (const i of mates.slice(from, from + most)) removal.add(i);
 };
 
 /** An activity and what it is linked to, outwards. */

@@ -3,6 +3,7 @@ import { findConflict, findRemedies } from '../explain';
 import { compileModel } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
+import { lowerBound } from './bound';
 import { Search, type Budget } from './search';
 
 export interface PlanOptions {
@@ -42,9 +43,13 @@ export function planDinner(dinner: Dinner, notices: readonly string[], options: 
   const forFirst = options.now() + options.seconds * 1000 * SHARE_FOR_FIRST;
   const first: Budget = { ...budget, isOver: () => options.now() >= forFirst || isCancelled() };
   if (!search.construct(first)) return impossiblePlan(dinner, notices, options, end);
-  search.improve(budget);
+  const bound = lowerBound(search.board);
+  search.improve({
+    ...budget,
+    isOver: () => budget.isOver() || (bound !== null && search.best.cost - bound < 1e-6),
+  });
   search.showBest();
-  return assemblePlan(search.board, notices, null);
+  return assemblePlan(search.board, notices, bound);
 }
 
 /** The cost of a quickly found plan, or null where none was found. */

@@ -21,7 +21,11 @@ describe('plans', () => {
       const dinner = read(generateDinner(seed, size));
       const plan = planOf(dinner, 120);
       if (!plan.feasible) broken.push(`${seed}: no plan`);
-      else broken.push(...auditPlan(dinner, plan).breaches.map((b) => `${seed}: ${b.rule}: ${b.text}`));
+      else {
+        if (plan.bound !== null && plan.bound > plan.cost!)
+          broken.push(`${seed}: bound ${plan.bound} above ${plan.cost}`);
+        broken.push(...auditPlan(dinner, plan).breaches.map((b) => `${seed}: ${b.rule}: ${b.text}`));
+      }
     }
     expect(broken).toEqual([]);
   });
@@ -54,6 +58,14 @@ describe('plans', () => {
     });
     expect(asked).toBeLessThan(200);
     expect(plan.format).toBe('zeitlauf/plan');
+  });
+});
+
+describe('bounds', () => {
+  test('where lags and calendars leave no choice, the bound is the cost and the plan is optimal', () => {
+    const plan = planOf(read(dinnerFile([step('cut', 20)], { arrive: 0 })));
+    // 20 minutes of work and 3 of plating, 0.2 a minute.
+    expect(plan).toMatchObject({ cost: 4.6, bound: 4.6, optimal: true });
   });
 });
 

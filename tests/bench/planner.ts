@@ -1,0 +1,118 @@
+import { readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { auditPlan } from '../../core/audit';
+import { readDinner, type Dinner } from '../../core/dinner';
+import { compileModel } from '../../core/model';
+import { planDinner } from '../../core/planner';
+import { Search } from '../../core/planner/search';
+import { generateDinner, type Size } from '../builders/generate-dinner';
+
+/** Prints how fast and how good the planner is. No test depends on it: npm run bench -- --help. */
+
+const USAGE = 'npm run bench -- [--count N] [--best SECONDS] [--audit N] [--sizes small,medium,large]';
+const { values } = parseArgs({
+  options: {
+    count: { type: 'string', default: '20' },
+    best: { type: 'string', default: '10' },
+    audit: { type: 'string', default: '0' },
+    sizes: { type: 'string', default: 'small,medium,large' },
+    help: { type: 'boolean', default: false },
+  },
+});
+const CHECKPOINTS = [0.1, 0.5, 1, 2];
+const now = () => performance.now();
+
+function read(file: unknown): Dinner {
+  const result = readDinner(file);
+  if (!result.ok) throw new Error('a bench dinner cannot be read');
+  return result.dinner;
+}
+
+/** Cost of the best plan at each checkpoint, in seconds from the start, and when the first one was there. */
+function trace(dinner: Dinner, seconds: number, seed: number) {
+  const begin = now();
+  const model = compileModel(dinner);
+  const search = new Search(model, seed);
+  const times: { at: number; cost: number }[] = [];
+  const budget = {
+    rounds: Math.round((500_000 * seconds) / model.activities.length),
+    isOver: () => now() - begin > seconds * 1000,
+    onBetter: (cost: number) => times.push({ at: (now() - begin) / 1000, cost }),
+  };
+  if (search.construct(budget)) search.improve(budget);
+  const costAt = (at: number) => times.filter((t) => t.at <= at).at(-1)?.cost ?? Infinity;
+  return { first: (times[0]?.at ?? Infinity) * 1000, costAt, cost: search.best.cost };
+}
+
+const percent = (cost: number, best: number) =>
+  cost === Infinity ? 'none' : best === 0 ? '0.0 %' : `${((100 * (cost - best)) / best).toFixed(1)} %`;
+
+function row(name: string, dinner: Dinner): { first: number; gaps: number[]; gap: number } {
+  const runs = CHECKPOINTS.map((seconds) => trace(dinner, seconds, 1));
+  const long = Math.max(1, Number(values.best));
+  const best = Math.min(
+    trace(dinner, long / 2, 2).cost,
+    trace(dinner, long / 2, 3).cost,
+    ...runs.map((r) => r.cost),
+  );
+  const plan = planDinner(dinner, [], { seconds: 0.3, seed: 1, now });
+  const bound = plan.bound ?? 0;
+  const steps = dinner.dishes.reduce((sum, d) => sum + d.steps.length, 0);
+  const cells = [
+    name,
+    steps,
+    runs[3]!.first.toFixed(0),
+    ...runs.map((r) => percent(r.cost, best)),
+    best.toFixed(2),
+    bound.toFixed(2),
+  ];
+  process.stdout.write(`| ${cells.join(' | ')} |\n`);
+  const gaps = runs.map((r) => (best === 0 ? 0 : (100 * (r.cost - best)) / best));
+  return { first: runs[3]!.first, gaps, gap: best === 0 ? 0 : (100 * (best - bound)) / best };
+}
+
+function mean(list: readonly number[]): number {
+  return list.reduce((a, b) => a + b, 0) / list.length;
+}
+
+function summary(name: string, rows: readonly { first: number; gaps: number[]; gap: number }[]): void {
+  const sorted = (list: number[]) => [...list].sort((a, b) => a - b);
+  const firsts = sorted(rows.map((r) => r.first));
+  const parts = CHECKPOINTS.map((seconds, k) => {
+    const gaps = sorted(rows.map((r) => r.gaps[k]!));
+    const within = gaps.filter((g) => g <= 1).length;
+    return `after ${seconds} s median ${gaps[gaps.length >> 1]!.toFixed(1)} %, within 1 % in ${within} of ${gaps.length}`;
+  });
+  process.stdout.write(
+    `\n${name}: first plan median ${firsts[firsts.length >> 1]!.toFixed(0)} ms, slowest ${firsts.at(-1)!.toFixed(0)} ms; ` +
+      `${parts.join('; ')}; mean gap to the bound ${mean(rows.map((r) => r.gap)).toFixed(0)} %\n\n`,
+  );
+}
+
+function auditMany(count: number): void {
+  let broken = 0;
+  let none = 0;
+  for (let seed = 1; seed <= count; seed++) {
+    const dinner = read(generateDinner(seed, (['small', 'medium', 'large'] as const)[seed % 3]!));
+    const plan = planDinner(dinner, [], { seconds: 5, seed, now, rounds: 60 });
+    if (!plan.feasible) none += 1;
+    else if (auditPlan(dinner, plan).breaches.length > 0) broken += 1;
+  }
+  process.stdout.write(`audit: ${count} dinners, ${broken} with a broken rule, ${none} without a plan\n`);
+}
+
+if (values.help) process.stdout.write(`${USAGE}\n`);
+else if (Number(values.audit) > 0) auditMany(Number(values.audit));
+else {
+  const heads = ['dinner', 'steps', 'first ms', ...CHECKPOINTS.map((s) => `${s} s`), 'best', 'bound'];
+  process.stdout.write(`| ${heads.join(' | ')} |\n|${' --- |'.repeat(heads.length)}\n`);
+  for (const name of ['first-frost', 'home-at-six', 'walnut-harvest']) {
+    row(name, read(JSON.parse(readFileSync(`demo/${name}.json`, 'utf8'))));
+  }
+  for (const size of values.sizes.split(',') as Size[]) {
+    const rows = Array.from({ length: Number(values.count) }, (_, k) =>
+      row(`${size} ${k + 1}`, read(generateDinner(k + 1, size))),
+    );
+    summary(size, rows);
+  }
+}

@@ -1,0 +1,96 @@
+import { auditPlan } from '../../core/audit';
+import { dinnerFile, planOf, read, step } from '../builders/dinner';
+
+// Job shop with six jobs and six machines, least makespan 55 (Fisher and Thompson, 1963).
+// Pairs of machine and minutes, written down from memory.
+const JOBS: [number, number][][] = [
+  [
+    [2, 1],
+    [0, 3],
+    [1, 6],
+    [3, 7],
+    [5, 3],
+    [4, 6],
+  ],
+  [
+    [1, 8],
+    [2, 5],
+    [4, 10],
+    [5, 10],
+    [0, 10],
+    [3, 4],
+  ],
+  [
+    [2, 5],
+    [3, 4],
+    [5, 8],
+    [0, 9],
+    [1, 1],
+    [4, 7],
+  ],
+  [
+    [1, 5],
+    [0, 5],
+    [2, 5],
+    [3, 3],
+    [4, 8],
+    [5, 9],
+  ],
+  [
+    [2, 9],
+    [1, 3],
+    [4, 5],
+    [5, 4],
+    [0, 3],
+    [3, 1],
+  ],
+  [
+    [1, 3],
+    [3, 3],
+    [5, 9],
+    [0, 10],
+    [4, 4],
+    [2, 1],
+  ],
+];
+const LEAST = 55;
+
+test('as a dinner, the evening comes to 55 minutes and not one more', () => {
+  const free = [{ from: '2026-10-17T15:00', to: '2026-10-17T20:00' }];
+  const dinner = read(
+    dinnerFile([], {
+      arrive: 0,
+      kitchen: {
+        rings: 0,
+        wash: 0,
+        tools: Object.fromEntries([0, 1, 2, 3, 4, 5].map((m) => [`machine ${m}`, 1])),
+      },
+      cooks: JOBS.map((_, j) => ({ id: `cook-${j}`, name: `Cook ${j}`, free })),
+      courses: [
+        {
+          id: 'only',
+          name: 'Only',
+          plating: { base: 0, perGuest: 0 },
+          dishes: JOBS.map((_, j) => `job-${j}`),
+        },
+      ],
+      dishes: JOBS.map((job, j) => ({
+        id: `job-${j}`,
+        name: `Job ${j}`,
+        serves: 4,
+        steps: job.map(([machine, minutes], k) =>
+          step(`s${k}`, minutes, {
+            who: `cook-${j}`,
+            uses: [{ tool: `machine ${machine}` }],
+            after: k === 0 ? [] : [`s${k - 1}`],
+          }),
+        ),
+      })),
+    }),
+  );
+  const plan = planOf(dinner, 8000);
+  expect(auditPlan(dinner, plan).breaches).toEqual([]);
+  expect(plan.cost).toBeCloseTo(plan.terms!.day, 6);
+  expect(plan.terms!.day / 0.2).toBeCloseTo(LEAST, 6);
+  expect(plan.bound!).toBeLessThanOrEqual(plan.cost!);
+});
