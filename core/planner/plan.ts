@@ -22,9 +22,11 @@ export interface PlanOptions {
 /** Rounds for each second allowed, so that a search usually ends by itself and is repeatable. */
 const ROUNDS_A_SECOND = 500_000;
 
-/** Shares of the time: for a first plan before the dinner is called impossible, and for each probe. */
-const SHARE_FOR_FIRST = 0.45;
-const SHARE_FOR_PROBE = 0.02;
+/** Shares of the time: for a first plan before the dinner is called impossible; of what is left, for each probe. */
+const SHARE_FOR_FIRST = 0.8;
+const SHARE_FOR_PROBE = 0.025;
+/** Milliseconds that a probe gets at least. */
+const LEAST_PROBE = 15;
 
 /**
  * Plans a dinner: the best plan found within the budget, or a plan file with `feasible` false.
@@ -66,7 +68,7 @@ function quickCost(dinner: Dinner, options: PlanOptions, milliseconds: number): 
 }
 
 function impossiblePlan(dinner: Dinner, notices: readonly string[], options: PlanOptions, end: number): Plan {
-  const probe = Math.max(20, options.seconds * 1000 * SHARE_FOR_PROBE);
+  const probe = Math.max(LEAST_PROBE, (end - options.now()) * SHARE_FOR_PROBE);
   const conflict = findConflict(dinner, (d) => quickCost(d, { ...options, seed: 1 }, probe) !== null);
   const remedies = findRemedies(
     dinner,

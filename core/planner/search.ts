@@ -27,7 +27,9 @@ export interface Budget {
 
 const GUIDE = 0.002;
 /** Attempts at a first plan before the dinner is called impossible. */
-const MAX_ATTEMPTS = 60;
+const MAX_ATTEMPTS = 400;
+/** After so many attempts at which lags alone left no plan, none is looked for any more. */
+const HOPELESS_ATTEMPTS = 10;
 const CHECK_CLOCK_EVERY = 32;
 /** Temperatures of the acceptance rule, in units of cost. */
 const HOT = 8;
@@ -59,11 +61,14 @@ export class Search {
 
   /** Finds a first feasible plan; tries other waits and other ways of dishes as attempts go by. */
   construct(budget: Budget): boolean {
+    let tried = 0;
     for (let attempt = 0; !budget.isOver() && attempt < MAX_ATTEMPTS; attempt++) {
+      if (tried === 0 && attempt >= HOPELESS_ATTEMPTS) return false;
       this.chooseWays(attempt);
       if (!this.board.configurationFor(this.board.config.ways).possible) {
         continue;
       }
+      tried += 1;
       this.clearBoard();
       this.board.serveAfter(this.chooseWaits(attempt));
       const { members } = this.board.config;

@@ -5,7 +5,7 @@ import { readDinner, type Dinner } from '../../core/dinner';
 import { compileModel } from '../../core/model';
 import { planDinner } from '../../core/planner';
 import { Search } from '../../core/planner/search';
-import { generateDinner, type Size } from '../builders/generate-dinner';
+import { generateDinner, generateSpicyDinner, type Size } from '../builders/generate-dinner';
 
 /** Prints how fast and how good the planner is. No test depends on it: npm run bench -- --help. */
 
@@ -93,7 +93,7 @@ function auditMany(count: number): void {
   let broken = 0;
   let none = 0;
   for (let seed = 1; seed <= count; seed++) {
-    const dinner = read(generateDinner(seed, (['small', 'medium', 'large'] as const)[seed % 3]!));
+    const dinner = read(generateSpicyDinner(seed, (['small', 'medium', 'large'] as const)[seed % 3]!));
     const plan = planDinner(dinner, [], { seconds: 5, seed, now, rounds: 60 });
     if (!plan.feasible) none += 1;
     else if (auditPlan(dinner, plan).breaches.length > 0) broken += 1;

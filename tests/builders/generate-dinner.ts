@@ -159,6 +159,42 @@ function makeDish(make: Maker, id: string, count: number, isLast: boolean, isFir
   return dish;
 }
 
+/** Turns some steps of a made dinner into what the format offers more rarely. */
+function spice(make: Maker, dinner: DinnerFile): DinnerFile {
+  const cooks = dinner.cooks.map((c) => c.id);
+  for (const dish of dinner.dishes) {
+    const isListed = dinner.courses.some((c) => c.dishes.includes(dish.id));
+    dish.steps.forEach((step, s) => {
+      const isLong = typeof step.minutes === 'number' && step.minutes >= 12;
+      if (make.chance(0.06)) step.who = make.pick(cooks);
+      if (step.attention === 'hands' && cooks.length > 1 && !step.who && make.chance(0.05)) step.hands = 2;
+      if (isListed && s < dish.steps.length - 1 && step.keeps && make.chance(0.08)) {
+        step.plated = make.chance(0.5) ? {} : { most: null };
+      }
+      if (step.attention === 'alone' && isLong && make.chance(0.1)) {
+        step.ways = [{ id: 'watched', label: 'Watched', points: 1, attention: 'minded', check: { every: 7 } }];
+      }
+      const tool = step.uses?.find((use) => 'tool' in use);
+      const next = dish.steps[s + 1];
+      const follows = next?.after?.some((link) => (typeof link === 'string' ? link : link.step) === step.id);
+      if (tool && next && follows && make.chance(0.5)) {
+        step.keepsIn = [...new Set([...(step.keepsIn ?? []), (tool as { tool: string }).tool])];
+        if (make.chance(0.5) && next.attention === 'hands') next.uses = [tool];
+      }
+      if (step.within && make.chance(0.5)) step.within = { step: step.within.step, at: 3, slack: 3 };
+      if (step.attention === 'hands' && make.chance(0.03)) step.minutes = 0;
+      const oven = step.uses?.find((use) => 'oven' in use) as { shelves?: number } | undefined;
+      if (oven && make.chance(0.2)) oven.shelves = make.pick([0.5, 1.5]);
+    });
+  }
+  return dinner;
+}
+
+/** A dinner like those of `generateDinner`, with the rarer features of the format strewn in; it may be impossible. */
+export function generateSpicyDinner(seed: number, size: Size): DinnerFile {
+  return spice(new Maker(seed * 104_729), generateDinner(seed, size));
+}
+
 /** A dinner for a seed: small 8 to 12 steps, medium 25 to 35, large 60 to 80 with two cooks. */
 export function generateDinner(seed: number, size: Size): DinnerFile {
   const make = new Maker(seed * 7919 + RANGES[size][0]);
