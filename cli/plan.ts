@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { describeProblem, readDinnerText, type Style } from '../core/dinner';
-import { planDinner } from '../core/planner';
+import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
+import { describeProblem, readDinnerText, type Dinner, type Style } from '../core/dinner';
+import type { Plan } from '../core/plan';
+import { betterPlan, planDinner, secondSeed } from '../core/planner';
 
 const USAGE = 'usage: plan DINNER.json [--seconds N] [--style ahead|even|fresh] [--seed N]';
 const STYLES: readonly string[] = ['ahead', 'even', 'fresh'];
@@ -47,7 +49,31 @@ function readFile(file: string): string {
   }
 }
 
-function main(): number {
+interface Order {
+  readonly dinner: Dinner;
+  readonly notices: readonly string[];
+  readonly seconds: number;
+  readonly seed: number;
+}
+
+function carryOut({ dinner, notices, seconds, seed }: Order): Plan {
+  return planDinner(dinner, notices, { seconds, seed, now: () => performance.now() });
+}
+
+/** The better of two searches that run side by side with different seeds. */
+async function planTwice(order: Order): Promise<Plan> {
+  const other = new Promise<Plan>((resolve, reject) => {
+    const worker = new Worker(new URL(import.meta.url), {
+      workerData: { ...order, seed: secondSeed(order.seed) },
+    });
+    worker.once('message', resolve);
+    worker.once('error', reject);
+  });
+  const mine = carryOut(order);
+  return betterPlan(mine, await other);
+}
+
+async function main(): Promise<number> {
   const { file, seconds, seed, style } = readArguments(process.argv.slice(2));
   const result = readDinnerText(readFile(file));
   if (!result.ok) {
@@ -56,15 +82,17 @@ function main(): number {
     throw new UserError(`${file}: ${first}${more}`);
   }
   const dinner = style ? { ...result.dinner, style } : result.dinner;
-  const plan = planDinner(dinner, result.notices, { seconds, seed, now: () => performance.now() });
+  const plan = await planTwice({ dinner, notices: result.notices, seconds, seed });
   process.stdout.write(`${JSON.stringify(plan, null, 2)}\n`);
   return plan.feasible ? 0 : 2;
 }
 
-try {
-  process.exitCode = main();
-} catch (error) {
-  if (!(error instanceof UserError)) throw error;
-  process.stderr.write(`${error.message.replaceAll('\n', ' ')}\n`);
-  process.exitCode = 1;
-}
+if (isMainThread) {
+  try {
+    process.exitCode = await main();
+  } catch (error) {
+    if (!(error instanceof UserError)) throw error;
+    process.stderr.write(`${error.message.replaceAll('\n', ' ')}\n`);
+    process.exitCode = 1;
+  }
+} else parentPort?.postMessage(carryOut(workerData as Order));

@@ -1,1 +1,1 @@
-export { planDinner, type PlanOptions } from './plan';
+export { betterPlan, planDinner, secondSeed, type PlanOptions } from './plan';

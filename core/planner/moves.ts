@@ -86,21 +86,7 @@ export class Moves {
           : least + random.below(most - least + 1);
     const shift = Math.max(least, Math.min(most, wanted)) - wait;
     if (shift === 0) return false;
-    const reach = [20, 45, 120, 10_000][random.below(4)]!;
-    const from = board.serve[c]! - reach;
-    const eatingBefore = board.serve[c - 1]!;
-    const moved: number[] = [];
-    for (const i of board.config.members) {
-      const a = board.activity(i);
-      const isLater =
-        a.role === 'step'
-          ? a.course >= c && board.start[i]! >= from
-          : a.role === 'plating'
-            ? a.course >= c
-            : a.course >= c;
-      const atTable = board.end[i]! > eatingBefore && board.start[i]! > eatingBefore - 30;
-      if (isLater || (atTable && a.role === 'step' && random.next() < 0.5)) moved.push(i);
-    }
+    const moved = random.next() < 0.5 ? this.afterPlates(c) : this.around(c);
     const old = moved.map((i) => board.start[i]! + shift);
     for (const i of moved) board.unplace(i);
     for (let k = c; k < model.courses.length; k++) board.serve[k]! += shift;
@@ -111,7 +97,29 @@ export class Moves {
       }
     }
     const left = this.refill.putBack(moved, old);
-    return left === 0 || this.refill.fill(left, 2 * moved.length + 10, isOver);
+    return left === 0 || this.refill.fill(left, 3 * left + 30, isOver);
+  }
+
+  /** Service of course `c` and later ones, and what is begun for them after the plates before are down. */
+  private afterPlates(c: number): number[] {
+    const { board } = this;
+    return board.config.members.filter((i) => {
+      const { role, course } = board.activity(i);
+      return course >= c && (role !== 'step' || board.start[i]! >= board.serve[c - 1]!);
+    });
+  }
+
+  /** The same with all that leads there for some time back, and some of what goes on at the table. */
+  private around(c: number): number[] {
+    const { board, random } = this;
+    const from = board.serve[c]! - [20, 45, 120, 10_000][random.below(4)]!;
+    const plates = board.serve[c - 1]!;
+    return board.config.members.filter((i) => {
+      const { role, course } = board.activity(i);
+      if (course >= c && (role !== 'step' || board.start[i]! >= from)) return true;
+      const isAtTable = board.end[i]! > plates && board.start[i]! > plates - 30;
+      return isAtTable && role === 'step' && random.next() < 0.5;
+    });
   }
 
   /** True where placed `i` still agrees with the plating it leads to and the eating times. */

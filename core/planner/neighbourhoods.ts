@@ -180,6 +180,23 @@ const ALL: readonly { readonly weight: number; readonly fill: Neighbourhood }[] 
 ];
 const TOTAL = ALL.reduce((sum, n) => sum + n.weight, 0);
 
+/** A link that leaves no more room than this moves its two ends together. */
+const TIGHT = 30;
+const CLOSE_CHANCE = 0.4;
+const MOST_CLOSED = 18;
+
+/** Adds what is tied to the removed by links that leave little room: one end cannot move without the other. */
+function close(board: Board, removal: Removal): void {
+  const { before, after, guests, hosts } = board.config;
+  for (let k = 0; k < removal.count && removal.count < MOST_CLOSED; k++) {
+    const i = removal.list[k]!;
+    for (const { from, most } of before[i]!) if (board.lagOf(most, from) <= TIGHT) removal.add(from);
+    for (const { to, most } of after[i]!) if (board.lagOf(most, i) <= TIGHT) removal.add(to);
+    for (const g of guests[i]!) removal.add(g);
+    if (hosts[i]! >= 0) removal.add(hosts[i]!);
+  }
+}
+
 /** Chooses a neighbourhood by weight and fills `removal` with at most `size` activities. */
 export function chooseRemoval(board: Board, random: Random, removal: Removal, size: number): void {
   removal.clear();
@@ -188,6 +205,7 @@ export function chooseRemoval(board: Board, random: Random, removal: Removal, si
     at -= weight;
     if (at < 0) {
       fill(board, random, removal, size);
+      if (random.next() < CLOSE_CHANCE) close(board, removal);
       return;
     }
   }

@@ -54,6 +54,17 @@ export function planDinner(dinner: Dinner, notices: readonly string[], options: 
   return assemblePlan(search.board, notices, bound);
 }
 
+/** The seed of a search that runs beside one with `seed`. */
+export function secondSeed(seed: number): number {
+  return seed + 1_000_003;
+}
+
+/** Of two plans of one dinner the one that can be cooked, and the cheaper of two that can; else the first. */
+export function betterPlan(a: Plan, b: Plan): Plan {
+  if (!b.feasible) return a;
+  return !a.feasible || b.cost! < a.cost! ? b : a;
+}
+
 /** The cost of a quickly found plan, or null where none was found. */
 function quickCost(dinner: Dinner, options: PlanOptions, milliseconds: number): number | null {
   const end = options.now() + milliseconds;
