@@ -172,7 +172,9 @@ function spice(make: Maker, dinner: DinnerFile): DinnerFile {
         step.plated = make.chance(0.5) ? {} : { most: null };
       }
       if (step.attention === 'alone' && isLong && make.chance(0.1)) {
-        step.ways = [{ id: 'watched', label: 'Watched', points: 1, attention: 'minded', check: { every: 7 } }];
+        step.ways = [
+          { id: 'watched', label: 'Watched', points: 1, attention: 'minded', check: { every: 7 } },
+        ];
       }
       const tool = step.uses?.find((use) => 'tool' in use);
       const next = dish.steps[s + 1];
