@@ -120,14 +120,6 @@ function labelled(programme: readonly OvenSetting[]) {
   inset: 0 auto 0 0;
 }
 
-.threads {
-  position: absolute;
-  inset: 0;
-  stroke: var(--soft);
-  stroke-width: 1;
-  stroke-dasharray: 1 3;
-}
-
 .setting {
   position: absolute;
   z-index: 2;

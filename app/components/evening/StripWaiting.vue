@@ -39,12 +39,4 @@ const lane = computed(() => Math.min(27, WIDTH / Math.max(1, props.count)));
   overflow-x: auto;
   overflow-y: hidden;
 }
-
-.threads {
-  position: absolute;
-  inset: 0;
-  stroke: var(--soft);
-  stroke-width: 1;
-  stroke-dasharray: 1 3;
-}
 </style>
