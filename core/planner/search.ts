@@ -31,9 +31,10 @@ const MAX_ATTEMPTS = 400;
 /** After so many attempts at which lags alone left no plan, none is looked for any more. */
 const HOPELESS_ATTEMPTS = 10;
 const CHECK_CLOCK_EVERY = 32;
-/** Temperatures of the acceptance rule, in units of cost. */
-const HOT = 8;
-const COLD = 0.1;
+/** The acceptance rule begins at a share of the first plan's cost, but no hotter than HOTTEST, and cools to a part of that. */
+const HOT_SHARE = 0.04;
+const HOTTEST = 8;
+const COOLING = 1 / 80;
 
 /** Large neighbourhood search: take a few activities out, put each back at its cheapest start. */
 export class Search {
@@ -90,11 +91,12 @@ export class Search {
     this.current.set(board.memory);
     let config = board.config;
     const first = this.rounds;
+    const hot = Math.min(HOTTEST, HOT_SHARE * this.best.cost);
     const span = Math.max(1, budget.rounds - first);
     while (this.rounds < budget.rounds) {
       if (this.rounds % CHECK_CLOCK_EVERY === 0 && budget.isOver()) return;
       this.rounds += 1;
-      const heat = HOT * Math.pow(COLD / HOT, (this.rounds - first) / span);
+      const heat = hot * Math.pow(COOLING, (this.rounds - first) / span);
       if (this.moves.make(budget.isOver)) {
         const next = this.score();
         const isTaken = next <= score || random.next() < Math.exp((score - next) / heat);
