@@ -23,10 +23,10 @@ export interface PlanOptions {
 const ROUNDS_A_SECOND = 500_000;
 
 /** Shares of the time: for a first plan before the dinner is called impossible; of what is left, for each probe. */
-const SHARE_FOR_FIRST = 0.8;
-const SHARE_FOR_PROBE = 0.025;
+const SHARE_FOR_FIRST = 0.6;
+const SHARE_FOR_PROBE = 0.04;
 /** Milliseconds that a probe gets at least. */
-const LEAST_PROBE = 15;
+const LEAST_PROBE = 40;
 
 /**
  * Plans a dinner: the best plan found within the budget, or a plan file with `feasible` false.

@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 
 async function planned(page: Page): Promise<void> {
-  await expect(page.getByText(/^Begins .* of hands|Hands: /)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/Hands: .* in all\./)).toBeVisible({ timeout: 20_000 });
 }
 
 async function openDemo(page: Page, name: string): Promise<void> {
