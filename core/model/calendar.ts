@@ -132,7 +132,7 @@ export function checkWindow(mode: Mode, m: number): [number, number] {
 }
 
 /** °C of an oven that has not been switched on. */
-const COLD = 20;
+export const COLD = 20;
 
 /** The first slot at which some oven can be as hot as `mode` asks. */
 export function ovenReady(model: Model, mode: Mode, oven = -1): number {
@@ -142,7 +142,16 @@ export function ovenReady(model: Model, mode: Mode, oven = -1): number {
   return model.firstFree + rise;
 }
 
+/** Minutes from one oven setting to another; `heats` and `cools` in °C a minute. */
+export function changeMinutes(
+  oven: { readonly heats: number; readonly cools: number },
+  from: number,
+  to: number,
+): number {
+  return to >= from ? ceilRatio(to - from, oven.heats) : ceilRatio(from - to, oven.cools);
+}
+
 /** ceil(a / b) for decimals of a dinner file, forgiving the last bits of floating point. */
-export function ceilRatio(a: number, b: number): number {
+function ceilRatio(a: number, b: number): number {
   return Math.ceil(a / b - 1e-9);
 }

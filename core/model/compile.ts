@@ -17,7 +17,8 @@ import { fillBits, makeBits, type Bits } from './bits';
 import { NO_LIMIT, type Activity, type CourseModel, type Mode, type Model, type Thing } from './model';
 
 const HALF = 2;
-const MAX_PIECES = 7;
+/** A paused activity is cut into no more pieces than this. */
+export const MAX_PIECES = 7;
 export const MAX_PAUSE = 30;
 /** Minutes kept clear at either end of the horizon, so that shifts stay inside. */
 const MARGIN = 64;

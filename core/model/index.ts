@@ -10,8 +10,8 @@ export {
   previousBit,
   type Bits,
 } from './bits';
-export { ceilRatio, checkWindow, LEAST_PIECE, ovenReady, StartFinder } from './calendar';
-export { compileModel, MAX_PAUSE } from './compile';
+export { changeMinutes, checkWindow, COLD, LEAST_PIECE, ovenReady, StartFinder } from './calendar';
+export { compileModel, MAX_PAUSE, MAX_PIECES } from './compile';
 export { configure, serveWindows, serviceShift } from './configure';
 export {
   NO_LIMIT,

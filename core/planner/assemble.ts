@@ -8,7 +8,7 @@ import {
   type PlanStep,
   type Terms,
 } from '../plan';
-import { ceilRatio } from '../model';
+import { changeMinutes, COLD } from '../model';
 import type { Board } from './board';
 import { rawTerms } from './cost';
 
@@ -108,9 +108,6 @@ function planStep(board: Board, i: number): PlanStep {
   };
 }
 
-/** °C of an oven that has not been switched on. */
-const COLD = 20;
-
 /**
  * The setting of an oven from minute to minute: while something is in it, a temperature that all
  * of it bears; before that, as long as it takes to change over.
@@ -140,7 +137,7 @@ function programmeOf(board: Board, oven: number): OvenSetting[] {
     const last = settings.at(-1);
     if (last && last.to === from && last.celsius === next) last.to = cuts[k + 1]!;
     else {
-      const rise = preheat(board, oven, last?.celsius ?? COLD, next);
+      const rise = changeMinutes(model.ovens[oven]!, last?.celsius ?? COLD, next);
       const gap = last ? from - last.to : rise;
       const lead = Math.min(rise, gap);
       if (lead > 0) settings.push({ from: from - lead, to: from, celsius: next });
@@ -151,11 +148,6 @@ function programmeOf(board: Board, oven: number): OvenSetting[] {
     celsius = next;
   });
   return settings;
-}
-
-function preheat(board: Board, oven: number, from: number, to: number): number {
-  const { heats, cools } = board.model.ovens[oven]!;
-  return to >= from ? ceilRatio(to - from, heats) : ceilRatio(from - to, cools);
 }
 
 /** Two dishes that want the same named shelf of one oven at once: worth a word, no more. */

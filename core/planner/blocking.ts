@@ -1,4 +1,4 @@
-import { ceilRatio, fillBits, hasBit, NO_LIMIT, ovenReady, type Bits, type Mode } from '../model';
+import { changeMinutes, fillBits, hasBit, NO_LIMIT, ovenReady, type Bits, type Mode } from '../model';
 import { takes, usesThing, type Board } from './board';
 
 /**
@@ -43,10 +43,7 @@ export function changeGap(
   b: Mode,
 ): number {
   if (staysIn(board, earlier, a, later)) return 0;
-  const { heats, cools } = board.model.ovens[oven]!;
-  return b.celsius >= a.celsius
-    ? ceilRatio(b.celsius - a.celsius, heats)
-    : ceilRatio(a.celsius - b.celsius, cools);
+  return changeMinutes(board.model.ovens[oven]!, a.celsius, b.celsius);
 }
 
 /** Slots from which placed `u` takes `thing` as far as `i` is concerned, and until when. */

@@ -3,6 +3,7 @@ import {
   checkWindow,
   LEAST_PIECE,
   MAX_PAUSE,
+  MAX_PIECES,
   nextBit,
   nextGap,
   type Bits,
@@ -20,8 +21,8 @@ export class Layout {
   end = 0;
   cost = Infinity;
 
-  private readonly pieceFrom = new Int32Array(8);
-  private readonly pieceTo = new Int32Array(8);
+  private readonly pieceFrom = new Int32Array(MAX_PIECES);
+  private readonly pieceTo = new Int32Array(MAX_PIECES);
   private pieces = 0;
   private readonly common: Bits;
 
@@ -176,7 +177,7 @@ export class Layout {
       let take = Math.min(run, left);
       if (left - take > 0 && left - take < LEAST_PIECE) take = left - LEAST_PIECE;
       if (take >= LEAST_PIECE) {
-        if (this.pieces === 7) return false;
+        if (this.pieces === MAX_PIECES) return false;
         this.pieceFrom[this.pieces] = at;
         this.pieceTo[this.pieces++] = at + take;
         left -= take;

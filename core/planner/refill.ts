@@ -5,7 +5,8 @@ import type { Random } from './random';
 
 /** How often all that was taken out is kept to one side of a moment. */
 const CUT_CHANCE = 0.25;
-const CHECK_CLOCK_EVERY = 32;
+/** Steps or rounds between two looks at the clock. */
+export const CHECK_CLOCK_EVERY = 32;
 
 /** Puts back what was taken off the board: cheaply, by force, or at given places. */
 export class Refill {

@@ -7,7 +7,7 @@ import { Inserter } from './insert';
 import { Moves } from './moves';
 import { piecesHold } from './pieces';
 import { Random } from './random';
-import { Refill } from './refill';
+import { CHECK_CLOCK_EVERY, Refill } from './refill';
 
 /** A plan that the search holds on to: the board's memory and the configuration it belongs to. */
 export interface Incumbent {
@@ -30,7 +30,6 @@ const GUIDE = 0.002;
 const MAX_ATTEMPTS = 400;
 /** After so many attempts at which lags alone left no plan, none is looked for any more. */
 const HOPELESS_ATTEMPTS = 10;
-const CHECK_CLOCK_EVERY = 32;
 /** The acceptance rule begins at a share of the first plan's cost, but no hotter than HOTTEST, and cools to a part of that. */
 const HOT_SHARE = 0.04;
 const HOTTEST = 8;
