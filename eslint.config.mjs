@@ -42,6 +42,7 @@ const LAYERS = [
   'dinner',
   'plan',
   'model',
+  'proof',
   'explain',
   'planner',
   'live',
@@ -55,12 +56,13 @@ const ABOVE = {
   dinner: LAYERS.slice(3),
   plan: LAYERS.slice(4),
   model: LAYERS.slice(5),
+  proof: LAYERS.slice(6),
   explain: ['planner', 'live', 'strip', 'write', 'audit'],
   planner: ['live', 'strip', 'write', 'audit'],
-  live: ['model', 'planner', 'strip', 'write', 'audit'],
-  strip: ['model', 'planner', 'write', 'audit'],
-  write: ['model', 'planner', 'audit'],
-  audit: ['model', 'explain', 'planner', 'live', 'strip', 'write'],
+  live: ['model', 'proof', 'planner', 'strip', 'write', 'audit'],
+  strip: ['model', 'proof', 'planner', 'write', 'audit'],
+  write: ['model', 'proof', 'planner', 'audit'],
+  audit: ['model', 'proof', 'explain', 'planner', 'live', 'strip', 'write'],
 };
 
 export default withNuxt(

@@ -3,7 +3,7 @@ import { findConflict, findRemedies } from '../explain';
 import { compileModel } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
-import { lowerBound } from './bound';
+import { Prover } from '../proof';
 import { Search, type Budget } from './search';
 
 export interface PlanOptions {
@@ -15,12 +15,21 @@ export interface PlanOptions {
   readonly isCancelled?: () => boolean;
   /** Each better plan as it is found. */
   readonly onBetter?: (plan: Plan) => void;
-  /** Overrides how many rounds the search may take. */
+  /** Overrides how many rounds the search may take; the proof is cut short in the same measure. */
   readonly rounds?: number;
 }
 
 /** Rounds for each second allowed, so that a search usually ends by itself and is repeatable. */
 const ROUNDS_A_SECOND = 500_000;
+
+/** Starts that a proof may look at for each second allowed. */
+const STARTS_A_SECOND = 30_000_000;
+/** Share of the time for the search; the rest is for the proof. Few activities are soon placed as well as can be. */
+const SHARE_FOR_SEARCH = 0.7;
+const SHARE_FOR_SMALL = 0.3;
+const SMALL = 18;
+/** More choices of dish ways than this are not looked through by a proof. */
+const MOST_CONFIGURATIONS = 64;
 
 /** Shares of the time: for a first plan before the dinner is called impossible; of what is left, for each probe. */
 const SHARE_FOR_FIRST = 0.6;
@@ -33,25 +42,48 @@ const LEAST_PROBE = 40;
  * With the same dinner, seed and seconds, and where the time is not used up, the plan is the same.
  */
 export function planDinner(dinner: Dinner, notices: readonly string[], options: PlanOptions): Plan {
-  const end = options.now() + options.seconds * 1000;
+  const begin = options.now();
+  const end = begin + options.seconds * 1000;
   const model = compileModel(dinner);
   const search = new Search(model, options.seed);
   const isCancelled = () => options.isCancelled?.() === true;
+  const share = model.activities.length <= SMALL ? SHARE_FOR_SMALL : SHARE_FOR_SEARCH;
+  const endOf = (part: number) => () =>
+    options.now() >= begin + options.seconds * 1000 * part || isCancelled();
+  const usual = Math.round((ROUNDS_A_SECOND * options.seconds * share) / model.activities.length);
+  const rounds = options.rounds ?? usual;
   const budget: Budget = {
-    rounds: options.rounds ?? Math.round((ROUNDS_A_SECOND * options.seconds) / model.activities.length),
-    isOver: () => options.now() >= end || isCancelled(),
+    rounds,
+    isOver: endOf(share),
     onBetter: () => options.onBetter?.(assemblePlan(search.board, notices, null)),
   };
-  const forFirst = options.now() + options.seconds * 1000 * SHARE_FOR_FIRST;
-  const first: Budget = { ...budget, isOver: () => options.now() >= forFirst || isCancelled() };
-  if (!search.construct(first)) return impossiblePlan(dinner, notices, options, end);
-  const bound = lowerBound(search.board);
-  search.improve({
-    ...budget,
-    isOver: () => budget.isOver() || (bound !== null && search.best.cost - bound < 1e-6),
-  });
+  if (!search.construct({ ...budget, isOver: endOf(SHARE_FOR_FIRST) })) {
+    return impossiblePlan(dinner, notices, options, end);
+  }
+  search.improve(budget);
+  const work = STARTS_A_SECOND * options.seconds * (1 - share) * Math.min(1, rounds / usual);
+  const bound = proveBound(search, { ...budget, isOver: endOf(1) }, work);
   search.showBest();
   return assemblePlan(search.board, notices, bound);
+}
+
+/** A proven lower bound of the cost of any plan; better plans met on the way are kept by the search. */
+function proveBound(search: Search, budget: Budget, work: number): number | null {
+  const { model, board } = search;
+  const choices = model.dishWays.map((ways) => (ways.length === 0 ? [-1] : ways));
+  if (choices.reduce((count, list) => count * list.length, 1) > MOST_CONFIGURATIONS) return null;
+  const combinations = choices.reduce<number[][]>(
+    (list, ways) => list.flatMap((chosen) => ways.map((w) => [...chosen, w])),
+    [[]],
+  );
+  const configs = combinations.map((ways) => board.configurationFor(ways)).filter((c) => c.possible);
+  const prover = new Prover(model, configs, {
+    target: search.best.cost,
+    work,
+    isOver: budget.isOver,
+    settle: (answer) => search.settle(answer, budget),
+  });
+  return prover.run().bound;
 }
 
 /** The seed of a search that runs beside one with `seed`. */
@@ -62,7 +94,9 @@ export function secondSeed(seed: number): number {
 /** Of two plans of one dinner the one that can be cooked, and the cheaper of two that can; else the first. */
 export function betterPlan(a: Plan, b: Plan): Plan {
   if (!b.feasible) return a;
-  return !a.feasible || b.cost! < a.cost! ? b : a;
+  const better = !a.feasible || b.cost! < a.cost! ? b : a;
+  const bound = Math.max(a.bound ?? -Infinity, b.bound ?? -Infinity);
+  return bound === -Infinity ? better : { ...better, bound, optimal: better.cost! <= bound };
 }
 
 /** The cost of a quickly found plan, or null where none was found. */

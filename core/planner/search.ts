@@ -1,4 +1,5 @@
 import type { Configuration, Model } from '../model';
+import type { Answer } from '../proof';
 import { DAY_WINDOW } from '../plan';
 import { Board } from './board';
 import { awayHolds, totalCost } from './cost';
@@ -8,6 +9,7 @@ import { Moves } from './moves';
 import { piecesHold } from './pieces';
 import { Random } from './random';
 import { CHECK_CLOCK_EVERY, Refill } from './refill';
+import { layOut } from './settle';
 
 /** A plan that the search holds on to: the board's memory and the configuration it belongs to. */
 export interface Incumbent {
@@ -39,6 +41,7 @@ const COOLING = 1 / 80;
 export class Search {
   readonly board: Board;
   readonly random: Random;
+  private readonly inserter: Inserter;
   private readonly refill: Refill;
   private readonly moves: Moves;
   private readonly current: Int32Array;
@@ -51,9 +54,9 @@ export class Search {
   ) {
     this.board = new Board(model);
     this.random = new Random(seed);
-    const inserter = new Inserter(this.board, this.random);
-    const forcer = new Forcer(this.board, inserter, this.random);
-    this.refill = new Refill(this.board, this.random, inserter, forcer);
+    this.inserter = new Inserter(this.board, this.random);
+    const forcer = new Forcer(this.board, this.inserter, this.random);
+    this.refill = new Refill(this.board, this.random, this.inserter, forcer);
     this.moves = new Moves(this.board, this.random, forcer, this.refill);
     this.current = this.board.memory.slice();
     this.best = { memory: this.board.memory.slice(), config: this.board.config, cost: Infinity };
@@ -110,6 +113,14 @@ export class Search {
       board.memory.set(this.current);
       board.config = config;
     }
+  }
+
+  /** The cost of the plan that a proof's answer makes, which is kept if it is better; Infinity for none. */
+  settle(answer: Answer, budget: Budget): number {
+    if (!layOut(this.board, this.inserter, answer)) return Infinity;
+    const cost = totalCost(this.board);
+    this.keepIfBetter(cost, budget);
+    return cost;
   }
 
   private keepIfBetter(cost: number, budget: Budget): void {

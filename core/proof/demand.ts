@@ -1,0 +1,533 @@
+import { DAY_WINDOW } from '../plan';
+import type { Option } from './options';
+import { PausedWork } from './pauses';
+import type { Tree } from './tree';
+import { NEVER, waitBackward, waitForward, type Row } from './waiting';
+
+/** How much more work a start of paused hands work is than another one. */
+const PAUSED_WORK = 6;
+
+/** Cost of a hands minute in which no cook is free: a paused activity then has none of it. */
+const NOBODY = 1e5;
+
+/**
+ * The dinner's side: with a price on each hands minute and on each priced resource, the cheapest starts of
+ * all activities, found exactly over the tree by dynamic programming; up for the cost, down for what each
+ * single start would cost.
+ */
+export class Demand {
+  readonly price: Float64Array;
+  readonly resourcePrice: readonly Float64Array[];
+  /** Totals of each serving slot of each course. */
+  readonly serveTotal: readonly Float64Array[];
+  private readonly serveUp: readonly Float64Array[];
+  private readonly chain: readonly Float64Array[];
+  private readonly messages: Float64Array[];
+  private readonly minuteCost: Float64Array;
+  private readonly sum: Float64Array;
+  private readonly plainSum: Float64Array;
+  private readonly resourceSum: readonly Float64Array[];
+  private readonly scratch: Float64Array;
+  private readonly scratch2: Float64Array;
+  private readonly ends: Row = { list: new Float64Array(0), low: 0, first: 0, last: -1 };
+  private readonly into: Row = { list: new Float64Array(0), low: 0, first: 0, last: -1 };
+  readonly linear: Float64Array;
+  private readonly paused: ReadonlyMap<Option, PausedWork>;
+  private rootCost = 0;
+  /** Nothing of the dinner can lie outside slots [from, to); prices there count as nothing. */
+  from = 0;
+  to: number;
+
+  /** The relaxed answer: option and start of each step, minutes of pause, and serving slots. */
+  readonly option: (Option | null)[];
+  readonly start: Int32Array;
+  readonly pause: Int32Array;
+  readonly serve: Int32Array;
+
+  constructor(
+    readonly tree: Tree,
+    cooks: Uint8Array,
+  ) {
+    const { model } = tree;
+    const { slots, zero, arrive, weights } = model;
+    this.to = slots;
+    this.price = new Float64Array(slots);
+    this.resourcePrice = tree.priced.map(() => new Float64Array(slots));
+    this.minuteCost = new Float64Array(slots);
+    this.sum = new Float64Array(slots + 1);
+    this.plainSum = new Float64Array(slots + 1);
+    this.resourceSum = tree.priced.map(() => new Float64Array(slots + 1));
+    this.scratch = new Float64Array(slots + 64);
+    this.scratch2 = new Float64Array(slots + 64);
+    this.linear = new Float64Array(slots);
+    for (let m = Math.max(0, zero - DAY_WINDOW); m < zero; m++) this.linear[m]! += weights.sameDay;
+    for (let m = Math.max(0, zero - arrive); m < zero; m++) this.linear[m]! += weights.welcome;
+    for (let m = 0; m < slots; m++) if (cooks[m] === 0) this.linear[m] = NOBODY;
+    const serveCount = (c: number) => tree.serveHigh[c]! - tree.serveLow[c]! + 1;
+    const perCourse = () => model.courses.map((_, c) => new Float64Array(serveCount(c)));
+    this.serveTotal = perCourse();
+    this.serveUp = perCourse();
+    this.chain = model.courses.map((_, c) => new Float64Array(c > 0 ? serveCount(c - 1) : 0));
+    this.messages = model.activities.map((a) => {
+      const branch = tree.branches[a.index];
+      if (!branch) return new Float64Array(0);
+      if (branch.kind === 'plate') return new Float64Array(serveCount(branch.parent));
+      const parent = tree.options[branch.parent]!;
+      return new Float64Array(parent[0]!.count * (branch.kind === 'inside' ? parent.length : 1));
+    });
+    this.paused = new Map(
+      tree.options
+        .flat()
+        .filter((o) => o.reach > 0)
+        .map((o) => [o, new PausedWork(o)]),
+    );
+    this.option = model.activities.map(() => null);
+    this.start = new Int32Array(model.activities.length);
+    this.pause = new Int32Array(model.activities.length);
+    this.serve = new Int32Array(model.courses.length);
+  }
+
+  private sumPrices(): void {
+    const { price, linear, sum, plainSum, minuteCost } = this;
+    const { from, to } = this;
+    sum[from] = plainSum[from] = 0;
+    for (let m = from; m < to; m++) {
+      const cost = price[m]! + linear[m]!;
+      minuteCost[m] = cost;
+      sum[m + 1] = sum[m]! + cost;
+      plainSum[m + 1] = plainSum[m]! + price[m]!;
+    }
+    for (let r = 0; r < this.resourceSum.length; r++) {
+      const prices = this.resourcePrice[r]!;
+      const sums = this.resourceSum[r]!;
+      sums[from] = 0;
+      for (let m = from; m < to; m++) sums[m + 1] = sums[m]! + prices[m]!;
+    }
+  }
+
+  /** Starts looked at so far: a measure of the work done that does not depend on the clock. */
+  work = 0;
+
+  /** Least cost of all activities at these prices; NEVER or more where some start has no place. */
+  cost(domain: Uint8Array): number {
+    const { tree } = this;
+    const { model } = tree;
+    this.sumPrices();
+    let loose = 0;
+    for (const i of tree.order) {
+      for (const option of tree.options[i]!) this.fillUp(option, domain);
+      const branch = tree.branches[i];
+      if (!branch) loose += this.leastOf(i);
+      else if (branch.kind === 'inside') this.tellHost(i);
+      else this.tell(i);
+    }
+    for (let c = model.courses.length - 1; c >= 0; c--) {
+      const up = this.serveUp[c]!;
+      this.fillCourse(c, domain);
+      for (const i of tree.courseChildren[c]!) {
+        const message = this.messages[i]!;
+        for (let k = 0; k < up.length; k++) up[k]! += message[k]!;
+      }
+      if (c + 1 < model.courses.length) {
+        const message = this.chain[c + 1]!;
+        for (let k = 0; k < up.length; k++) up[k]! += message[k]!;
+      }
+      if (c > 0) this.tellCourse(c);
+    }
+    return (this.rootCost = this.serveUp[0]![0]! + loose + tree.config.points * model.weights.ways);
+  }
+
+  private fillUp(option: Option, domain: Uint8Array): void {
+    const { up, mode, count, low, at, reach, first, last } = option;
+    const { sum } = this;
+    const { duration, touchIn, touchOut, takes } = mode;
+    const points = mode.points * this.tree.model.weights.ways;
+    const isWork = mode.isHands && reach === 0;
+    this.work += Math.max(0, last - first + 1) * (reach > 0 ? PAUSED_WORK : 1);
+    for (let k = first; k <= last; k++) {
+      if (domain[at + k] === 0) {
+        up[k] = NEVER;
+        continue;
+      }
+      const s = low + k;
+      const e = s + duration;
+      let cost = points;
+      const all = sum[e]! - sum[s]!;
+      if (isWork) cost += mode.hands * all;
+      else if (!mode.isHands && all > 0) {
+        if (touchIn > 0) cost += sum[s + touchIn]! - sum[s]!;
+        if (touchOut > 0) cost += sum[e]! - sum[e - touchOut]!;
+        for (let m = 0; m < option.checks.length; m++) {
+          const check = option.checks[m]!;
+          let least = Infinity;
+          for (let x = s + check.low; x <= s + check.high; x++) {
+            const here = sum[x + takes]! - sum[x]!;
+            if (here < least) least = here;
+          }
+          cost += least;
+        }
+      }
+      up[k] = cost;
+    }
+    if (reach === 0) {
+      for (const { resource, count: n } of option.uses) {
+        const sums = this.resourceSum[resource]!;
+        for (let k = first; k <= last; k++) {
+          if (up[k]! < NEVER) up[k]! += n * (sums[low + k + duration]! - sums[low + k]!);
+        }
+      }
+    }
+    if (reach > 0) {
+      for (const { resource, count: n } of option.uses) {
+        const sums = this.resourceSum[resource]!;
+        for (let k = first; k <= last; k++) {
+          if (up[k]! < NEVER) up[k]! -= n * sums[low + k]!;
+        }
+      }
+    }
+    for (const child of this.tree.children[option.activity]!) {
+      const message = this.messages[child]!;
+      const shift = this.tree.branches[child]!.kind === 'inside' ? option.index * count : 0;
+      for (let k = first; k <= last; k++) up[k]! += message[shift + k]!;
+    }
+    if (reach > 0) this.fillEnds(option);
+  }
+
+  /** Ends of work that may pause. What resources cost up to the end is added, as `up` has them from the start. */
+  private fillEnds(option: Option): void {
+    const { ends, first, last, reach, low, mode } = option;
+    const work = this.paused.get(option)!;
+    work.read(this.minuteCost, this.linear, this.to);
+    work.fillEnds();
+    for (let k = first; k <= last + reach; k++) {
+      const end = low + k + mode.duration;
+      if (end > this.to) ends[k] = NEVER;
+      else if (ends[k]! < NEVER) ends[k]! += this.usePrice(option, end);
+    }
+  }
+
+  private usePrice(option: Option, at: number): number {
+    let price = 0;
+    for (const { resource, count } of option.uses) price += count * this.resourceSum[resource]![at]!;
+    return price;
+  }
+
+  /** Cost of start `k` whatever its end. */
+  private atStart(option: Option, k: number): number {
+    const { up, reach, mode, low } = option;
+    if (reach === 0 || up[k]! >= NEVER) return up[k]!;
+    // The longest pause that still ends in time finds the cheapest minutes.
+    const pause = Math.max(0, Math.min(reach, this.to - low - k - mode.duration));
+    return up[k]! + this.paused.get(option)!.cost(k, pause) + this.usePrice(option, low + k + mode.duration);
+  }
+
+  private leastOf(i: number): number {
+    let least = NEVER;
+    for (const option of this.tree.options[i]!) {
+      for (let k = option.first; k <= option.last; k++) least = Math.min(least, this.atStart(option, k));
+    }
+    return least;
+  }
+
+  /** Sets `row` to the starts (or serving slots less plating) that step `i` hangs on. */
+  private rowOfParent(i: number, row: Row): void {
+    const { tree } = this;
+    const { kind, parent } = tree.branches[i]!;
+    if (kind === 'plate') {
+      row.low = tree.serveLow[parent]! - tree.model.courses[parent]!.plating;
+      row.first = 0;
+      row.last = tree.serveHigh[parent]! - tree.serveLow[parent]!;
+      return;
+    }
+    const options = tree.options[parent]!;
+    row.low = options[0]!.low;
+    row.first = row.last = -1;
+    for (const { first, last } of options) {
+      if (last < first) continue;
+      row.first = row.first < 0 ? first : Math.min(row.first, first);
+      row.last = Math.max(row.last, last);
+    }
+  }
+
+  private rowOfEnds(option: Option, row: Row): void {
+    row.low = option.low + option.mode.duration;
+    row.first = option.first;
+    row.last = option.last < option.first ? option.last : option.last + option.reach;
+  }
+
+  private tell(i: number): void {
+    const message = this.messages[i]!;
+    const { ends, into, scratch, scratch2 } = this;
+    this.rowOfParent(i, into);
+    message.fill(NEVER, into.first, into.last + 1);
+    for (const option of this.tree.options[i]!) {
+      this.rowOfEnds(option, ends);
+      if (!option.keeps) {
+        ends.list = option.ends;
+        into.list = message;
+        for (const piece of option.pieces) waitForward(piece, ends, into);
+        continue;
+      }
+      ends.list = scratch;
+      into.list = scratch2;
+      for (let k = ends.first; k <= ends.last; k++)
+        scratch[k] =
+          option.ends[k]! >= NEVER ? NEVER : option.ends[k]! - this.keptPrice(option, ends.low + k);
+      scratch2.fill(NEVER, into.first, into.last + 1);
+      for (const piece of option.pieces) waitForward(piece, ends, into);
+      for (let k = into.first; k <= into.last; k++) {
+        if (scratch2[k]! >= NEVER) continue;
+        message[k] = Math.min(message[k]!, scratch2[k]! + this.keptPrice(option, into.low + k));
+      }
+    }
+  }
+
+  /** Price of what stays taken, up to a slot. */
+  private keptPrice(option: Option, at: number): number {
+    let price = 0;
+    for (const { resource, count, kept } of option.uses)
+      if (kept) price += count * this.resourceSum[resource]![at]!;
+    return price;
+  }
+
+  /** The starts of a step inside its host, from the host's start: first and last. */
+  private span(guest: Option, host: Option): [number, number] {
+    const { offset, slack, fromEnd } = this.tree.model.activities[guest.activity]!;
+    const due = fromEnd ? host.mode.duration - offset : offset;
+    const late = fromEnd ? due + host.reach : due;
+    return [
+      Math.max(0, due - slack),
+      Math.min(late + slack, host.mode.duration + host.reach - guest.mode.duration),
+    ];
+  }
+
+  private tellHost(i: number): void {
+    const message = this.messages[i]!;
+    message.fill(NEVER);
+    for (const host of this.tree.options[this.tree.branches[i]!.parent]!) {
+      for (const guest of this.tree.options[i]!) {
+        const [first, last] = this.span(guest, host);
+        for (let k = host.first; k <= host.last; k++) {
+          const from = Math.max(guest.first, host.low + k + first - guest.low);
+          const to = Math.min(guest.last, host.low + k + last - guest.low);
+          let least = message[host.index * host.count + k]!;
+          for (let g = from; g <= to; g++) least = Math.min(least, this.atStart(guest, g));
+          message[host.index * host.count + k] = least;
+        }
+      }
+    }
+  }
+
+  private fillCourse(c: number, domain: Uint8Array): void {
+    const { tree, sum, plainSum } = this;
+    const { plating, clearing, eating } = tree.model.courses[c]!;
+    const up = this.serveUp[c]!;
+    // The first plating is no trouble to guests at the door, but it is work of the day.
+    const sums = c === 0 ? plainSum : sum;
+    const ofTheDay = c === 0 ? tree.model.weights.sameDay * plating : 0;
+    for (let k = 0; k < up.length; k++) {
+      const at = tree.serveLow[c]! + k;
+      up[k] =
+        domain[tree.serveAt[c]! + k] === 0
+          ? NEVER
+          : ofTheDay + sums[at]! - sums[at - plating]! + sum[at + eating + clearing]! - sum[at + eating]!;
+    }
+  }
+
+  waitCost(c: number, wait: number): number {
+    const { courses, weights } = this.tree.model;
+    const { least, ideal, most } = courses[c]!;
+    if (wait < least || wait > most) return NEVER;
+    return weights.wait * Math.max(0, wait - ideal) + weights.rushed * Math.max(0, ideal - wait);
+  }
+
+  /** Minutes between courses `c - 1` and `c` where they are served at slots `k` and `x` of their windows. */
+  private waitOf(c: number, k: number, x: number): number {
+    const { tree } = this;
+    return tree.serveLow[c]! + x - (tree.serveLow[c - 1]! + k) - tree.model.courses[c - 1]!.eating;
+  }
+
+  private tellCourse(c: number): void {
+    const message = this.chain[c]!;
+    const up = this.serveUp[c]!;
+    for (let k = 0; k < message.length; k++) {
+      let least = NEVER;
+      for (let x = 0; x < up.length; x++) {
+        if (up[x]! < NEVER) least = Math.min(least, up[x]! + this.waitCost(c, this.waitOf(c, k, x)));
+      }
+      message[k] = least;
+    }
+  }
+
+  /** After `cost`: what the whole evening costs at least with each single start or serving slot. */
+  marginals(): void {
+    const { tree, serveTotal, serveUp } = this;
+    const rest = this.rootCost - serveUp[0]![0]!;
+    serveTotal[0]![0] = this.rootCost;
+    for (let c = 1; c < tree.model.courses.length; c++) {
+      const before = serveTotal[c - 1]!;
+      for (let x = 0; x < serveUp[c]!.length; x++) {
+        let least = NEVER;
+        for (let k = 0; k < before.length; k++) {
+          const others = before[k]! - this.chain[c]![k]!;
+          if (others < NEVER / 2) least = Math.min(least, others + this.waitCost(c, this.waitOf(c, k, x)));
+        }
+        serveTotal[c]![x] = serveUp[c]![x]! + least;
+      }
+    }
+    for (let x = tree.order.length - 1; x >= 0; x--) {
+      const i = tree.order[x]!;
+      const branch = tree.branches[i];
+      if (!branch) {
+        const least = this.leastOf(i);
+        for (const option of tree.options[i]!) {
+          for (let k = option.first; k <= option.last; k++)
+            option.total[k] = this.atStart(option, k) - least + serveUp[0]![0]! + rest;
+        }
+      } else if (branch.kind === 'inside') this.hearHost(i);
+      else this.hear(i);
+    }
+  }
+
+  private hear(i: number): void {
+    const { tree, scratch, scratch2, ends, into } = this;
+    const { kind, parent } = tree.branches[i]!;
+    const message = this.messages[i]!;
+    this.rowOfParent(i, into);
+    for (const option of tree.options[i]!) {
+      const { up, total, reach } = option;
+      for (let k = into.first; k <= into.last; k++) {
+        let value = NEVER;
+        if (kind === 'plate') value = this.serveTotal[parent]![k]!;
+        else {
+          for (const o of tree.options[parent]!)
+            if (k >= o.first && k <= o.last) value = Math.min(value, o.total[k]!);
+        }
+        value -= message[k]!;
+        scratch[k] =
+          value > NEVER / 2 ? NEVER : value + (option.keeps ? this.keptPrice(option, into.low + k) : 0);
+      }
+      this.rowOfEnds(option, ends);
+      into.list = scratch;
+      ends.list = scratch2;
+      scratch2.fill(NEVER, ends.first, ends.last + 1);
+      for (const piece of option.pieces) waitBackward(piece, into, ends);
+      if (option.keeps) {
+        for (let k = ends.first; k <= ends.last; k++) {
+          if (scratch2[k]! < NEVER) scratch2[k]! -= this.keptPrice(option, ends.low + k);
+        }
+      }
+      if (reach > 0) this.hearPaused(option, scratch2);
+      else for (let k = option.first; k <= option.last; k++) total[k] = up[k]! + scratch2[k]!;
+    }
+  }
+
+  private hearPaused(option: Option, rest: Float64Array): void {
+    const { up, total, first, last, reach, low, mode } = option;
+    if (option.uses.length > 0) {
+      for (let k = first; k <= last + reach; k++) {
+        if (rest[k]! < NEVER) rest[k]! += this.usePrice(option, Math.min(this.to, low + k + mode.duration));
+      }
+    }
+    this.paused.get(option)!.fromEnds(rest, total);
+    for (let k = first; k <= last; k++) total[k]! += up[k]!;
+  }
+
+  private hearHost(i: number): void {
+    const { tree } = this;
+    const message = this.messages[i]!;
+    const hosts = tree.options[tree.branches[i]!.parent]!;
+    for (const guest of tree.options[i]!) guest.total.fill(NEVER);
+    for (const host of hosts) {
+      for (const guest of tree.options[i]!) {
+        const [first, last] = this.span(guest, host);
+        for (let k = host.first; k <= host.last; k++) {
+          const others = host.total[k]! - message[host.index * host.count + k]!;
+          if (others > NEVER / 2) continue;
+          const from = Math.max(guest.first, host.low + k + first - guest.low);
+          const to = Math.min(guest.last, host.low + k + last - guest.low);
+          for (let g = from; g <= to; g++) {
+            const cost = this.atStart(guest, g) + others;
+            if (cost < guest.total[g]!) guest.total[g] = cost;
+          }
+        }
+      }
+    }
+  }
+
+  /** After `cost`: fills `option`, `start`, `pause` and `serve` with a cheapest answer. */
+  answer(): void {
+    const { tree, serve, serveUp } = this;
+    const { model } = tree;
+    serve[0] = model.zero;
+    for (let c = 1; c < serve.length; c++) {
+      const before = serve[c - 1]! - tree.serveLow[c - 1]!;
+      let best = Infinity;
+      for (let x = 0; x < serveUp[c]!.length; x++) {
+        const cost = serveUp[c]![x]! + this.waitCost(c, this.waitOf(c, before, x));
+        if (cost < best) {
+          best = cost;
+          serve[c] = tree.serveLow[c]! + x;
+        }
+      }
+    }
+    for (let x = tree.order.length - 1; x >= 0; x--) this.answerStep(tree.order[x]!);
+  }
+
+  private answerStep(i: number): void {
+    const { tree } = this;
+    const branch = tree.branches[i];
+    let best = Infinity;
+    const offer = (option: Option, k: number, pause: number, cost: number) => {
+      if (cost >= best) return;
+      best = cost;
+      this.option[i] = option;
+      this.start[i] = option.low + k;
+      this.pause[i] = pause;
+    };
+    for (const option of tree.options[i]!) {
+      const { ends, reach, low } = option;
+      if (option.last < option.first) continue;
+      if (!branch || branch.kind === 'inside') {
+        let { first, last } = option;
+        if (branch) {
+          const host = this.option[branch.parent]!;
+          const [a, b] = this.span(option, host);
+          first = Math.max(first, this.start[branch.parent]! + a - low);
+          last = Math.min(last, this.start[branch.parent]! + b - low);
+        }
+        for (let k = first; k <= last; k++) {
+          offer(option, k, 0, this.atStart(option, k));
+        }
+        continue;
+      }
+      const at =
+        branch.kind === 'plate'
+          ? this.serve[branch.parent]! - tree.model.courses[branch.parent]!.plating
+          : this.start[branch.parent]!;
+      const endsLow = low + option.mode.duration;
+      for (const { from, to, base, slope } of option.pieces) {
+        const last = Math.min(option.last + reach, at - from - endsLow);
+        for (let k = Math.max(option.first, at - to - endsLow); k <= last; k++) {
+          if (ends[k]! >= NEVER) continue;
+          const extra = option.keeps ? this.keptPrice(option, at) - this.keptPrice(option, endsLow + k) : 0;
+          const cost = ends[k]! + base + slope * (at - endsLow - k) + extra;
+          if (cost >= best) continue;
+          if (reach === 0) offer(option, k, 0, cost);
+          else {
+            let p = 0;
+            let least = Infinity;
+            for (let q = Math.max(0, k - option.last); q <= Math.min(reach, k - option.first); q++) {
+              const here = option.up[k - q]! + this.paused.get(option)!.cost(k - q, q);
+              if (here < least) {
+                least = here;
+                p = q;
+              }
+            }
+            offer(option, k - p, p, cost);
+          }
+        }
+      }
+    }
+  }
+}

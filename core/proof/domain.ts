@@ -1,0 +1,23 @@
+import { hasBit, makeBits, ovenReady, StartFinder, type Bits } from '../model';
+import type { Tree } from './tree';
+
+/** The starts that calendars, pins and cold ovens leave to each option, and all serving slots. */
+export function openDomain(tree: Tree): Uint8Array {
+  const { model } = tree;
+  const domain = new Uint8Array(tree.size);
+  const finder = new StartFinder(model);
+  const starts: Bits = makeBits(model.words * 32);
+  const last = (model.slots >> 5) + 1;
+  for (const option of tree.options.flat()) {
+    const activity = model.activities[option.activity]!;
+    finder.find(starts, activity, option.mode, model.calendars, 0, last);
+    const ready = option.mode.usesOven ? ovenReady(model, option.mode) : 0;
+    for (let k = 0; k < option.count; k++) {
+      const s = option.low + k;
+      if (s < ready || (activity.pin !== -1 && activity.pin !== s)) continue;
+      if (hasBit(starts, s)) domain[option.at + k] = 1;
+    }
+  }
+  tree.serveAt.forEach((at, c) => domain.fill(1, at, at + tree.serveHigh[c]! - tree.serveLow[c]! + 1));
+  return domain;
+}

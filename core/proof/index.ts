@@ -1,0 +1,1 @@
+export { Prover, type Answer, type Proof } from './prove';

@@ -1,0 +1,355 @@
+import { hasBit, NO_LIMIT, type Model } from '../model';
+import type { Option } from './options';
+import { NOBODY_LEAVES } from './supply';
+import type { Tree } from './tree';
+
+/** A part of the space of plans: what is still open, and in which minutes the day's work may begin. */
+export interface Part {
+  readonly domain: Uint8Array;
+  firstLow: number;
+  firstHigh: number;
+  /** For each course: MAY_LEAVE, NOBODY_LEAVES or SOMEBODY_LEAVES. */
+  readonly leaves: Uint8Array;
+  /** Orders that this part has decided on. */
+  readonly orders: Order | null;
+}
+
+/** Activity `to` starts at least `lag` minutes after activity `from` starts. */
+export interface Order {
+  readonly from: number;
+  readonly to: number;
+  readonly lag: number;
+  readonly rest: Order | null;
+}
+
+/** Narrows the domain of a part by what holds in every plan, and knows which minutes are spoken for. */
+export class Narrower {
+  readonly serveLow: Int32Array;
+  readonly serveHigh: Int32Array;
+  /** Nothing of the dinner can lie outside slots [from, to). */
+  from = 0;
+  to = 0;
+  /** Cooks that every plan of the part has at work in each minute. */
+  readonly forced: Uint8Array;
+  private readonly model: Model;
+  private readonly may: Uint8Array;
+  private readonly own: [number, number][][];
+  private readonly minStart: Int32Array;
+  private readonly maxStart: Int32Array;
+  private readonly minEnd: Int32Array;
+  private readonly maxEnd: Int32Array;
+  private readonly blocked: Int32Array;
+  private readonly dayStart: number;
+
+  constructor(
+    private readonly tree: Tree,
+    private readonly cooks: Uint8Array,
+    dayStart: number,
+  ) {
+    this.model = tree.model;
+    this.dayStart = dayStart;
+    const n = this.model.activities.length;
+    this.serveLow = tree.serveLow.slice();
+    this.serveHigh = tree.serveHigh.slice();
+    this.forced = new Uint8Array(this.model.slots);
+    this.may = new Uint8Array(this.model.slots);
+    this.own = this.model.activities.map(() => []);
+    this.minStart = new Int32Array(n);
+    this.maxStart = new Int32Array(n);
+    this.minEnd = new Int32Array(n);
+    this.maxEnd = new Int32Array(n);
+    this.blocked = new Int32Array(this.model.slots + 1);
+  }
+
+  /** False where nothing is left. */
+  narrow(part: Part): boolean {
+    for (let pass = 0; pass < 12; pass++) {
+      if (!this.readWindows(part.domain)) return false;
+      if (!this.force(part)) return false;
+      let changed = this.byLinks(part.domain);
+      changed = this.byOrders(part) || changed;
+      changed = this.byHands(part) || changed;
+      changed = this.byApart(part.domain) || changed;
+      if (!changed) return true;
+    }
+    return this.readWindows(part.domain);
+  }
+
+  /** How many options and starts of activity `i` are open; stops counting at two. */
+  openCount(domain: Uint8Array, i: number): number {
+    let count = 0;
+    for (const { at, count: n } of this.tree.options[i]!) {
+      for (let k = 0; k < n; k++) if (domain[at + k] !== 0 && ++count > 1) return 2;
+    }
+    return count;
+  }
+
+  private readWindows(domain: Uint8Array): boolean {
+    const { tree, minStart, maxStart, minEnd, maxEnd } = this;
+    for (const i of tree.order) {
+      minStart[i] = minEnd[i] = NO_LIMIT;
+      maxStart[i] = maxEnd[i] = -1;
+      for (const option of tree.options[i]!) {
+        const { at, count, low, mode, reach } = option;
+        let first = 0;
+        while (first < count && domain[at + first] === 0) first += 1;
+        option.first = first;
+        option.last = -1;
+        if (first === count) continue;
+        let last = count - 1;
+        while (domain[at + last] === 0) last -= 1;
+        option.last = last;
+        minStart[i] = Math.min(minStart[i]!, low + first);
+        maxStart[i] = Math.max(maxStart[i]!, low + last);
+        minEnd[i] = Math.min(minEnd[i]!, low + first + mode.duration);
+        maxEnd[i] = Math.max(maxEnd[i]!, low + last + mode.duration + reach);
+      }
+      if (maxStart[i]! < 0) return false;
+    }
+    for (let c = 0; c < tree.serveAt.length; c++) {
+      let low = tree.serveLow[c]!;
+      let high = tree.serveHigh[c]!;
+      const at = tree.serveAt[c]! - low;
+      while (low <= high && domain[at + low] === 0) low += 1;
+      while (high >= low && domain[at + high] === 0) high -= 1;
+      if (low > high) return false;
+      this.serveLow[c] = low;
+      this.serveHigh[c] = high;
+    }
+    this.findRange();
+    return true;
+  }
+
+  private findRange(): void {
+    const { tree, model } = this;
+    this.from = this.serveLow[0]! - model.courses[0]!.plating;
+    this.to = 0;
+    for (const i of tree.order) {
+      this.from = Math.min(this.from, this.minStart[i]!);
+      this.to = Math.max(this.to, this.maxEnd[i]!);
+    }
+    model.courses.forEach(({ eating, clearing }, c) => {
+      this.to = Math.max(this.to, this.serveHigh[c]! + eating + clearing);
+    });
+    this.to = Math.min(this.to, model.slots);
+  }
+
+  /** Minutes of work that lie fast: those of hands activities that cannot start both early and late. */
+  private force(part: Part): boolean {
+    const { tree, model, forced, own, cooks } = this;
+    forced.fill(0);
+    const add = (i: number, from: number, to: number, n: number) => {
+      if (to <= from) return;
+      own[i]!.push([from, to]);
+      for (let m = from; m < to; m++) forced[m]! += n;
+    };
+    for (const i of tree.order) {
+      own[i]!.length = 0;
+      const open = tree.options[i]!.filter(({ at, count }) => {
+        for (let k = 0; k < count; k++) if (part.domain[at + k] !== 0) return true;
+        return false;
+      });
+      if (open.length !== 1 || open[0]!.reach > 0) continue;
+      const { mode } = open[0]!;
+      const [early, late] = [this.minStart[i]!, this.maxStart[i]!];
+      if (mode.isHands) add(i, late, early + mode.duration, mode.hands);
+      else {
+        add(i, late, early + mode.touchIn, 1);
+        add(i, late + mode.duration - mode.touchOut, early + mode.duration, 1);
+        for (const { low, high } of open[0]!.checks) add(i, late + high, early + low + mode.takes, 1);
+      }
+    }
+    model.courses.forEach(({ plating, clearing, eating, platingActivity, clearingActivity }, c) => {
+      own[platingActivity]!.length = own[clearingActivity]!.length = 0;
+      const [early, late] = [this.serveLow[c]!, this.serveHigh[c]!];
+      add(platingActivity, late - plating, early, 1);
+      add(clearingActivity, late + eating, early + eating + clearing, 1);
+    });
+    for (let m = 0; m < forced.length; m++) {
+      if (forced[m]! > cooks[m]!) return false;
+      if (forced[m]! > 0 && m >= this.dayStart && m < model.zero && m < part.firstHigh) part.firstHigh = m;
+    }
+    return part.firstLow <= part.firstHigh;
+  }
+
+  private keep(domain: Uint8Array, option: Option, from: number, to: number): boolean {
+    let changed = false;
+    for (let k = option.first; k <= option.last; k++) {
+      const s = option.low + k;
+      if (domain[option.at + k] !== 0 && (s < from || s > to)) {
+        domain[option.at + k] = 0;
+        changed = true;
+      }
+    }
+    return changed;
+  }
+
+  private byLinks(domain: Uint8Array): boolean {
+    const { tree, model, minStart, maxStart, minEnd, maxEnd } = this;
+    const { config } = tree;
+    let changed = false;
+    for (const i of tree.order) {
+      let low = -NO_LIMIT;
+      let high = NO_LIMIT;
+      for (const { from, least, most } of config.before[i]!) {
+        low = Math.max(low, minEnd[from]! + least);
+        const limit = most >= 0 ? most : Math.max(...tree.options[from]!.map((o) => o.mode.most));
+        if (limit < NO_LIMIT) high = Math.min(high, maxEnd[from]! + limit);
+      }
+      for (const option of tree.options[i]!) {
+        const { mode, reach } = option;
+        let from = low;
+        let to = high;
+        for (const link of config.after[i]!) {
+          const limit = link.most >= 0 ? link.most : mode.most;
+          to = Math.min(to, maxStart[link.to]! - link.least - mode.duration);
+          if (limit < NO_LIMIT) from = Math.max(from, minStart[link.to]! - limit - mode.duration - reach);
+        }
+        const plates = config.plates[i]!;
+        if (plates !== -2) {
+          const course = model.activities[i]!.course;
+          const { plating } = model.courses[course]!;
+          const limit = plates >= 0 ? plates : mode.most;
+          to = Math.min(to, this.serveHigh[course]! - plating - mode.duration);
+          if (limit < NO_LIMIT)
+            from = Math.max(from, this.serveLow[course]! - plating - limit - mode.duration - reach);
+        }
+        if (from > -NO_LIMIT || to < NO_LIMIT) changed = this.keep(domain, option, from, to) || changed;
+      }
+    }
+    return changed;
+  }
+
+  private byOrders(part: Part): boolean {
+    const { tree, minStart, maxStart } = this;
+    let changed = false;
+    for (let order = part.orders; order !== null; order = order.rest) {
+      const { from, to, lag } = order;
+      for (const option of tree.options[from]!)
+        changed = this.keep(part.domain, option, -NO_LIMIT, maxStart[to]! - lag) || changed;
+      for (const option of tree.options[to]!)
+        changed = this.keep(part.domain, option, minStart[from]! + lag, NO_LIMIT) || changed;
+    }
+    return changed;
+  }
+
+  /** Cooks who may be at work in each minute: those who eat stay at table where nobody leaves it. */
+  private countMay(part: Part): void {
+    const { model, may, cooks } = this;
+    may.set(cooks);
+    part.leaves.forEach((leaves, c) => {
+      if (leaves !== NOBODY_LEAVES) return;
+      const up = this.serveLow[c]! + model.courses[c]!.eating;
+      for (let k = 0; k < model.cookCount; k++) {
+        if (!model.eats[k]) continue;
+        for (let m = this.serveHigh[c]!; m < up; m++) if (hasBit(model.calendars[k]!, m)) may[m]! -= 1;
+      }
+    });
+  }
+
+  /** Removes starts whose hands fall on minutes spoken for, before the day's first, or too long at table. */
+  private byHands(part: Part): boolean {
+    const { tree, blocked, forced, may, own, model, dayStart } = this;
+    this.countMay(part);
+    let changed = false;
+    for (const i of tree.order) {
+      const mine = own[i]!;
+      for (const option of tree.options[i]!) {
+        const { mode, first, last } = option;
+        const hands = mode.isHands ? mode.hands : 1;
+        if (last < first) continue;
+        if (mode.isHands ? mode.hands === 0 : mode.touchIn + mode.touchOut + mode.checks === 0) continue;
+        const from = option.low + first;
+        const to = Math.min(model.slots, option.low + last + mode.duration + option.reach);
+        blocked[from] = 0;
+        for (let m = from; m < to; m++) {
+          let taken = forced[m]!;
+          for (let x = 0; x < mine.length; x++) if (m >= mine[x]![0] && m < mine[x]![1]) taken -= hands;
+          const isEarly = m >= dayStart && m < part.firstLow && m < model.zero;
+          blocked[m + 1] = blocked[m]! + (isEarly || taken + hands > may[m]! ? 1 : 0);
+        }
+        if (blocked[to] === 0) continue;
+        for (let k = first; k <= last; k++) {
+          if (part.domain[option.at + k] === 0 || this.handsFit(option, option.low + k)) continue;
+          part.domain[option.at + k] = 0;
+          changed = true;
+        }
+      }
+    }
+    for (let c = 0; c < model.courses.length; c++) changed = this.byService(part, c) || changed;
+    return changed;
+  }
+
+  private isFree(from: number, to: number): boolean {
+    return this.blocked[to] === this.blocked[from];
+  }
+
+  private handsFit(option: Option, s: number): boolean {
+    const { mode, reach } = option;
+    const { duration, touchIn, touchOut, takes } = mode;
+    if (mode.isHands) {
+      const { blocked } = this;
+      const end = Math.min(this.model.slots, s + duration + reach);
+      if (reach === 0) return this.isFree(s, end);
+      return this.isFree(s, s + 1) && end - s - (blocked[end]! - blocked[s]!) >= duration;
+    }
+    if (touchIn > 0 && !this.isFree(s, s + touchIn)) return false;
+    if (touchOut > 0 && !this.isFree(s + duration - touchOut, s + duration)) return false;
+    return option.checks.every(({ low, high }) => {
+      for (let x = s + low; x <= s + high; x++) if (this.isFree(x, x + takes)) return true;
+      return false;
+    });
+  }
+
+  private byService(part: Part, c: number): boolean {
+    const { tree, model, forced, cooks, own } = this;
+    const { plating, clearing, eating, platingActivity, clearingActivity } = model.courses[c]!;
+    let changed = false;
+    const isBlocked = (i: number, from: number, to: number) => {
+      for (let m = from; m < to; m++) {
+        const mine = own[i]!.some(([a, b]) => m >= a && m < b) ? 1 : 0;
+        if (forced[m]! - mine >= cooks[m]!) return true;
+      }
+      return false;
+    };
+    for (let at = this.serveLow[c]!; at <= this.serveHigh[c]!; at++) {
+      const k = tree.serveAt[c]! + at - tree.serveLow[c]!;
+      if (part.domain[k] === 0) continue;
+      if (
+        isBlocked(platingActivity, at - plating, at) ||
+        isBlocked(clearingActivity, at + eating, at + eating + clearing)
+      ) {
+        part.domain[k] = 0;
+        changed = true;
+      }
+    }
+    return changed;
+  }
+
+  private byApart(domain: Uint8Array): boolean {
+    let changed = false;
+    for (const { one, other, gap, gapBack } of this.tree.apart) {
+      changed = this.push(domain, one, other, gap, gapBack) || changed;
+      changed = this.push(domain, other, one, gapBack, gap) || changed;
+    }
+    return changed;
+  }
+
+  /** Where `one` is the only open option of its activity: the starts of `other` that it leaves no room for. */
+  private push(domain: Uint8Array, one: Option, other: Option, gap: number, gapBack: number): boolean {
+    const { minStart, maxStart } = this;
+    const i = one.activity;
+    if (one.last < one.first || this.tree.options[i]!.some((o) => o !== one && o.last >= o.first))
+      return false;
+    const from = maxStart[i]! - gapBack - other.mode.duration + 1;
+    const to = minStart[i]! + one.mode.duration + gap - 1;
+    let changed = false;
+    for (let s = Math.max(from, other.low); s <= Math.min(to, other.low + other.count - 1); s++) {
+      const k = other.at + s - other.low;
+      if (domain[k] === 0) continue;
+      domain[k] = 0;
+      changed = true;
+    }
+    return changed;
+  }
+}

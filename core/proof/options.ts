@@ -1,0 +1,151 @@
+import {
+  checkWindow,
+  MAX_PAUSE,
+  NO_LIMIT,
+  type Activity,
+  type Configuration,
+  type Mode,
+  type Model,
+} from '../model';
+import { HELD_POINTS } from '../plan';
+
+/** A cost of waiting that is linear over [from, to] minutes: base + slope x minutes. */
+export interface Piece {
+  readonly from: number;
+  readonly to: number;
+  readonly base: number;
+  readonly slope: number;
+}
+
+/** One mode of one activity with the starts that are still open to it. */
+export interface Option {
+  readonly activity: number;
+  readonly index: number;
+  readonly mode: Mode;
+  readonly reach: number;
+  /** First start, and how many starts from there on. */
+  readonly low: number;
+  readonly count: number;
+  /** Where its starts begin in the domain. */
+  readonly at: number;
+  /** First and last start that is open, counted from `low`; last below first where none is. */
+  first: number;
+  last: number;
+  /** Priced resources that it takes, and those that stay taken until what the branch leads to. */
+  readonly uses: readonly { readonly resource: number; readonly count: number; readonly kept: boolean }[];
+  /** True where some of them stays taken. */
+  readonly keeps: boolean;
+  readonly checks: readonly { readonly low: number; readonly high: number }[];
+  /** What it costs to wait for what the branch leads to. */
+  readonly pieces: readonly Piece[];
+  /** Cost of each start with all that leads to it, and with the rest of the evening too. */
+  readonly up: Float64Array;
+  readonly total: Float64Array;
+  /** `up` by end, from `low + duration` on; the same array where it does not pause. */
+  readonly ends: Float64Array;
+}
+
+/** Where an activity hangs in the tree: on the start of a later one, inside a host, on a course's plating. */
+export interface Branch {
+  readonly kind: 'after' | 'inside' | 'plate';
+  readonly parent: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/** The cost of waiting as pieces: what is held, what gains, and the limits of the lag. */
+export function waitingPieces(model: Model, mode: Mode, least: number, most: number): Piece[] {
+  const limit = most >= 0 ? most : mode.most;
+  const { held, gains } = model.weights;
+  const isHeld = limit < NO_LIMIT && limit > mode.best;
+  const marks = new Set([least]);
+  if (isHeld && mode.best > least) marks.add(mode.best);
+  if (mode.gainsPoints > 0 && mode.gainsUntil > least && mode.gainsUntil < limit) marks.add(mode.gainsUntil);
+  const corners = [...marks].filter((h) => h <= limit).sort((a, b) => a - b);
+  return corners.map((from, k) => {
+    const to = corners[k + 1] ?? limit;
+    let base = 0;
+    let slope = 0;
+    if (isHeld && from >= mode.best) {
+      slope += (held * HELD_POINTS) / (limit - mode.best);
+      base -= slope * mode.best;
+    }
+    if (mode.gainsPoints > 0 && from < mode.gainsUntil) {
+      base += gains * mode.gainsPoints;
+      slope -= (gains * mode.gainsPoints) / mode.gainsUntil;
+    }
+    return { from, to, base, slope };
+  });
+}
+
+/**
+ * The branch of each step in a tree that leads to the courses. Of several links forward the one whose
+ * waiting can cost the most is kept; the others only narrow windows.
+ */
+export function branchOf(config: Configuration, activity: Activity): Branch | null {
+  const i = activity.index;
+  if (config.hosts[i]! >= 0) return { kind: 'inside', parent: config.hosts[i]!, least: 0, most: NO_LIMIT };
+  const limitOf = (most: number) => (most >= 0 ? most : Math.max(...activity.modes.map((mode) => mode.most)));
+  let best: Branch | null = null;
+  const offer = (branch: Branch) => {
+    if (best === null || limitOf(branch.most) < limitOf(best.most)) best = branch;
+  };
+  for (const link of config.after[i]!)
+    offer({ kind: 'after', parent: link.to, least: link.least, most: link.most });
+  const plates = config.plates[i]!;
+  if (plates !== -2) offer({ kind: 'plate', parent: activity.course, least: 0, most: plates });
+  return best;
+}
+
+/** How many things come after the step, plating included. */
+export function followers(config: Configuration, i: number): number {
+  return config.after[i]!.length + (config.plates[i] !== -2 ? 1 : 0);
+}
+
+export function makeOption(
+  model: Model,
+  config: Configuration,
+  activity: Activity,
+  index: number,
+  branch: Branch | null,
+  at: number,
+  priced: ReadonlyMap<number, number>,
+  oven: readonly number[],
+): Option {
+  const mode = activity.modes[index]!;
+  const i = activity.index;
+  const low = config.earliest[i]!;
+  const count = config.latest[i]! - low + 1;
+  const reach = mode.pausable ? MAX_PAUSE : 0;
+  const mayKeep = branch !== null && branch.kind !== 'inside' && followers(config, i) === 1;
+  const uses = mode.things.flatMap((use) => {
+    const resource = priced.get(use.thing);
+    return resource === undefined ? [] : [{ resource, count: use.count, kept: use.kept && mayKeep }];
+  });
+  for (const resource of oven) uses.push({ resource, count: mode.shelves, kept: false });
+  const up = new Float64Array(count);
+  return {
+    activity: i,
+    index,
+    mode,
+    reach,
+    low,
+    count,
+    at,
+    first: 0,
+    last: count - 1,
+    uses,
+    keeps: uses.some((use) => use.kept),
+    checks: Array.from({ length: mode.checks }, (_, m) => {
+      const [from, to] = checkWindow(mode, m + 1);
+      return { low: from, high: to };
+    }),
+    pieces:
+      branch === null || branch.kind === 'inside'
+        ? []
+        : waitingPieces(model, mode, branch.least, branch.most),
+    up,
+    total: new Float64Array(count),
+    ends: reach > 0 ? new Float64Array(count + reach) : up,
+  };
+}
