@@ -1,7 +1,8 @@
 import { DAY_WINDOW } from '../plan';
 import type { Option } from './options';
 import { PausedWork } from './pauses';
-import type { Tree } from './tree';
+import { guestSpan, type Tree } from './tree';
+import { Service } from './service';
 import { NEVER, waitBackward, waitForward, type Row } from './waiting';
 
 /** How much more work a start of paused hands work is than another one. */
@@ -18,10 +19,7 @@ const NOBODY = 1e5;
 export class Demand {
   readonly price: Float64Array;
   readonly resourcePrice: readonly Float64Array[];
-  /** Totals of each serving slot of each course. */
-  readonly serveTotal: readonly Float64Array[];
-  private readonly serveUp: readonly Float64Array[];
-  private readonly chain: readonly Float64Array[];
+  readonly service: Service;
   private readonly messages: Float64Array[];
   private readonly minuteCost: Float64Array;
   private readonly sum: Float64Array;
@@ -33,7 +31,7 @@ export class Demand {
   private readonly into: Row = { list: new Float64Array(0), low: 0, first: 0, last: -1 };
   readonly linear: Float64Array;
   private readonly paused: ReadonlyMap<Option, PausedWork>;
-  private rootCost = 0;
+  private looseCost = 0;
   /** Nothing of the dinner can lie outside slots [from, to); prices there count as nothing. */
   from = 0;
   to: number;
@@ -64,10 +62,7 @@ export class Demand {
     for (let m = Math.max(0, zero - arrive); m < zero; m++) this.linear[m]! += weights.welcome;
     for (let m = 0; m < slots; m++) if (cooks[m] === 0) this.linear[m] = NOBODY;
     const serveCount = (c: number) => tree.serveHigh[c]! - tree.serveLow[c]! + 1;
-    const perCourse = () => model.courses.map((_, c) => new Float64Array(serveCount(c)));
-    this.serveTotal = perCourse();
-    this.serveUp = perCourse();
-    this.chain = model.courses.map((_, c) => new Float64Array(c > 0 ? serveCount(c - 1) : 0));
+    this.service = new Service(tree);
     this.messages = model.activities.map((a) => {
       const branch = tree.branches[a.index];
       if (!branch) return new Float64Array(0);
@@ -121,20 +116,14 @@ export class Demand {
       else if (branch.kind === 'inside') this.tellHost(i);
       else this.tell(i);
     }
-    for (let c = model.courses.length - 1; c >= 0; c--) {
-      const up = this.serveUp[c]!;
-      this.fillCourse(c, domain);
+    const up = this.service.cost(domain, this.sum, this.plainSum, (c, row) => {
       for (const i of tree.courseChildren[c]!) {
         const message = this.messages[i]!;
-        for (let k = 0; k < up.length; k++) up[k]! += message[k]!;
+        for (let k = 0; k < row.length; k++) row[k]! += message[k]!;
       }
-      if (c + 1 < model.courses.length) {
-        const message = this.chain[c + 1]!;
-        for (let k = 0; k < up.length; k++) up[k]! += message[k]!;
-      }
-      if (c > 0) this.tellCourse(c);
-    }
-    return (this.rootCost = this.serveUp[0]![0]! + loose + tree.config.points * model.weights.ways);
+    });
+    this.looseCost = loose + tree.config.points * model.weights.ways;
+    return up + this.looseCost;
   }
 
   private fillUp(option: Option, domain: Uint8Array): void {
@@ -206,9 +195,11 @@ export class Demand {
     }
   }
 
-  private usePrice(option: Option, at: number): number {
+  /** What the resources of an option (those that stay taken only) cost up to a slot. */
+  private usePrice(option: Option, at: number, keptOnly = false): number {
     let price = 0;
-    for (const { resource, count } of option.uses) price += count * this.resourceSum[resource]![at]!;
+    for (const { resource, count, kept } of option.uses)
+      if (kept || !keptOnly) price += count * this.resourceSum[resource]![at]!;
     return price;
   }
 
@@ -272,41 +263,23 @@ export class Demand {
       into.list = scratch2;
       for (let k = ends.first; k <= ends.last; k++)
         scratch[k] =
-          option.ends[k]! >= NEVER ? NEVER : option.ends[k]! - this.keptPrice(option, ends.low + k);
+          option.ends[k]! >= NEVER ? NEVER : option.ends[k]! - this.usePrice(option, ends.low + k, true);
       scratch2.fill(NEVER, into.first, into.last + 1);
       for (const piece of option.pieces) waitForward(piece, ends, into);
       for (let k = into.first; k <= into.last; k++) {
         if (scratch2[k]! >= NEVER) continue;
-        message[k] = Math.min(message[k]!, scratch2[k]! + this.keptPrice(option, into.low + k));
+        message[k] = Math.min(message[k]!, scratch2[k]! + this.usePrice(option, into.low + k, true));
       }
     }
   }
 
-  /** Price of what stays taken, up to a slot. */
-  private keptPrice(option: Option, at: number): number {
-    let price = 0;
-    for (const { resource, count, kept } of option.uses)
-      if (kept) price += count * this.resourceSum[resource]![at]!;
-    return price;
-  }
-
-  /** The starts of a step inside its host, from the host's start: first and last. */
-  private span(guest: Option, host: Option): [number, number] {
-    const { offset, slack, fromEnd } = this.tree.model.activities[guest.activity]!;
-    const due = fromEnd ? host.mode.duration - offset : offset;
-    const late = fromEnd ? due + host.reach : due;
-    return [
-      Math.max(0, due - slack),
-      Math.min(late + slack, host.mode.duration + host.reach - guest.mode.duration),
-    ];
-  }
-
   private tellHost(i: number): void {
+    const { tree } = this;
     const message = this.messages[i]!;
     message.fill(NEVER);
-    for (const host of this.tree.options[this.tree.branches[i]!.parent]!) {
-      for (const guest of this.tree.options[i]!) {
-        const [first, last] = this.span(guest, host);
+    for (const host of tree.options[tree.branches[i]!.parent]!) {
+      for (const guest of tree.options[i]!) {
+        const [first, last] = guestSpan(tree.model, guest, host);
         for (let k = host.first; k <= host.last; k++) {
           const from = Math.max(guest.first, host.low + k + first - guest.low);
           const to = Math.min(guest.last, host.low + k + last - guest.low);
@@ -318,63 +291,10 @@ export class Demand {
     }
   }
 
-  private fillCourse(c: number, domain: Uint8Array): void {
-    const { tree, sum, plainSum } = this;
-    const { plating, clearing, eating } = tree.model.courses[c]!;
-    const up = this.serveUp[c]!;
-    // The first plating is no trouble to guests at the door, but it is work of the day.
-    const sums = c === 0 ? plainSum : sum;
-    const ofTheDay = c === 0 ? tree.model.weights.sameDay * plating : 0;
-    for (let k = 0; k < up.length; k++) {
-      const at = tree.serveLow[c]! + k;
-      up[k] =
-        domain[tree.serveAt[c]! + k] === 0
-          ? NEVER
-          : ofTheDay + sums[at]! - sums[at - plating]! + sum[at + eating + clearing]! - sum[at + eating]!;
-    }
-  }
-
-  waitCost(c: number, wait: number): number {
-    const { courses, weights } = this.tree.model;
-    const { least, ideal, most } = courses[c]!;
-    if (wait < least || wait > most) return NEVER;
-    return weights.wait * Math.max(0, wait - ideal) + weights.rushed * Math.max(0, ideal - wait);
-  }
-
-  /** Minutes between courses `c - 1` and `c` where they are served at slots `k` and `x` of their windows. */
-  private waitOf(c: number, k: number, x: number): number {
-    const { tree } = this;
-    return tree.serveLow[c]! + x - (tree.serveLow[c - 1]! + k) - tree.model.courses[c - 1]!.eating;
-  }
-
-  private tellCourse(c: number): void {
-    const message = this.chain[c]!;
-    const up = this.serveUp[c]!;
-    for (let k = 0; k < message.length; k++) {
-      let least = NEVER;
-      for (let x = 0; x < up.length; x++) {
-        if (up[x]! < NEVER) least = Math.min(least, up[x]! + this.waitCost(c, this.waitOf(c, k, x)));
-      }
-      message[k] = least;
-    }
-  }
-
   /** After `cost`: what the whole evening costs at least with each single start or serving slot. */
   marginals(): void {
-    const { tree, serveTotal, serveUp } = this;
-    const rest = this.rootCost - serveUp[0]![0]!;
-    serveTotal[0]![0] = this.rootCost;
-    for (let c = 1; c < tree.model.courses.length; c++) {
-      const before = serveTotal[c - 1]!;
-      for (let x = 0; x < serveUp[c]!.length; x++) {
-        let least = NEVER;
-        for (let k = 0; k < before.length; k++) {
-          const others = before[k]! - this.chain[c]![k]!;
-          if (others < NEVER / 2) least = Math.min(least, others + this.waitCost(c, this.waitOf(c, k, x)));
-        }
-        serveTotal[c]![x] = serveUp[c]![x]! + least;
-      }
-    }
+    const { tree, service } = this;
+    const whole = service.marginals(this.looseCost);
     for (let x = tree.order.length - 1; x >= 0; x--) {
       const i = tree.order[x]!;
       const branch = tree.branches[i];
@@ -382,7 +302,7 @@ export class Demand {
         const least = this.leastOf(i);
         for (const option of tree.options[i]!) {
           for (let k = option.first; k <= option.last; k++)
-            option.total[k] = this.atStart(option, k) - least + serveUp[0]![0]! + rest;
+            option.total[k] = this.atStart(option, k) - least + whole;
         }
       } else if (branch.kind === 'inside') this.hearHost(i);
       else this.hear(i);
@@ -398,14 +318,14 @@ export class Demand {
       const { up, total, reach } = option;
       for (let k = into.first; k <= into.last; k++) {
         let value = NEVER;
-        if (kind === 'plate') value = this.serveTotal[parent]![k]!;
+        if (kind === 'plate') value = this.service.total[parent]![k]!;
         else {
           for (const o of tree.options[parent]!)
             if (k >= o.first && k <= o.last) value = Math.min(value, o.total[k]!);
         }
         value -= message[k]!;
         scratch[k] =
-          value > NEVER / 2 ? NEVER : value + (option.keeps ? this.keptPrice(option, into.low + k) : 0);
+          value > NEVER / 2 ? NEVER : value + (option.keeps ? this.usePrice(option, into.low + k, true) : 0);
       }
       this.rowOfEnds(option, ends);
       into.list = scratch;
@@ -414,7 +334,7 @@ export class Demand {
       for (const piece of option.pieces) waitBackward(piece, into, ends);
       if (option.keeps) {
         for (let k = ends.first; k <= ends.last; k++) {
-          if (scratch2[k]! < NEVER) scratch2[k]! -= this.keptPrice(option, ends.low + k);
+          if (scratch2[k]! < NEVER) scratch2[k]! -= this.usePrice(option, ends.low + k, true);
         }
       }
       if (reach > 0) this.hearPaused(option, scratch2);
@@ -440,7 +360,7 @@ export class Demand {
     for (const guest of tree.options[i]!) guest.total.fill(NEVER);
     for (const host of hosts) {
       for (const guest of tree.options[i]!) {
-        const [first, last] = this.span(guest, host);
+        const [first, last] = guestSpan(tree.model, guest, host);
         for (let k = host.first; k <= host.last; k++) {
           const others = host.total[k]! - message[host.index * host.count + k]!;
           if (others > NEVER / 2) continue;
@@ -457,20 +377,8 @@ export class Demand {
 
   /** After `cost`: fills `option`, `start`, `pause` and `serve` with a cheapest answer. */
   answer(): void {
-    const { tree, serve, serveUp } = this;
-    const { model } = tree;
-    serve[0] = model.zero;
-    for (let c = 1; c < serve.length; c++) {
-      const before = serve[c - 1]! - tree.serveLow[c - 1]!;
-      let best = Infinity;
-      for (let x = 0; x < serveUp[c]!.length; x++) {
-        const cost = serveUp[c]![x]! + this.waitCost(c, this.waitOf(c, before, x));
-        if (cost < best) {
-          best = cost;
-          serve[c] = tree.serveLow[c]! + x;
-        }
-      }
-    }
+    const { tree } = this;
+    this.service.answer(this.serve);
     for (let x = tree.order.length - 1; x >= 0; x--) this.answerStep(tree.order[x]!);
   }
 
@@ -492,7 +400,7 @@ export class Demand {
         let { first, last } = option;
         if (branch) {
           const host = this.option[branch.parent]!;
-          const [a, b] = this.span(option, host);
+          const [a, b] = guestSpan(tree.model, option, host);
           first = Math.max(first, this.start[branch.parent]! + a - low);
           last = Math.min(last, this.start[branch.parent]! + b - low);
         }
@@ -510,7 +418,9 @@ export class Demand {
         const last = Math.min(option.last + reach, at - from - endsLow);
         for (let k = Math.max(option.first, at - to - endsLow); k <= last; k++) {
           if (ends[k]! >= NEVER) continue;
-          const extra = option.keeps ? this.keptPrice(option, at) - this.keptPrice(option, endsLow + k) : 0;
+          const extra = option.keeps
+            ? this.usePrice(option, at, true) - this.usePrice(option, endsLow + k, true)
+            : 0;
           const cost = ends[k]! + base + slope * (at - endsLow - k) + extra;
           if (cost >= best) continue;
           if (reach === 0) offer(option, k, 0, cost);

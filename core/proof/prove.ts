@@ -193,7 +193,7 @@ export class Prover {
         }
       }
     }
-    demand.serveTotal.forEach((totals, c) => {
+    demand.service.total.forEach((totals, c) => {
       for (let k = 0; k < totals.length; k++) {
         if (totals[k]! + sold >= limit) node.domain[tree.serveAt[c]! + k] = 0;
       }

@@ -175,3 +175,14 @@ function gapsBetween(
   }
   return gap < 0 ? null : [gap, gapBack];
 }
+
+/** The starts that a step inside its host may have, from the host's start: first and last. */
+export function guestSpan(model: Model, guest: Option, host: Option): [number, number] {
+  const { offset, slack, fromEnd } = model.activities[guest.activity]!;
+  const due = fromEnd ? host.mode.duration - offset : offset;
+  const late = fromEnd ? due + host.reach : due;
+  return [
+    Math.max(0, due - slack),
+    Math.min(late + slack, host.mode.duration + host.reach - guest.mode.duration),
+  ];
+}
