@@ -1,7 +1,7 @@
 import { DAY_WINDOW } from '../plan';
 import type { Option } from './options';
 import { PausedWork } from './pauses';
-import { guestSpan, type Tree } from './tree';
+import { guestSpan, setParentRow, type Tree } from './tree';
 import { Service } from './service';
 import { NEVER, waitBackward, waitForward, type Row } from './waiting';
 
@@ -220,26 +220,6 @@ export class Demand {
     return least;
   }
 
-  /** Sets `row` to the starts (or serving slots less plating) that step `i` hangs on. */
-  private rowOfParent(i: number, row: Row): void {
-    const { tree } = this;
-    const { kind, parent } = tree.branches[i]!;
-    if (kind === 'plate') {
-      row.low = tree.serveLow[parent]! - tree.model.courses[parent]!.plating;
-      row.first = 0;
-      row.last = tree.serveHigh[parent]! - tree.serveLow[parent]!;
-      return;
-    }
-    const options = tree.options[parent]!;
-    row.low = options[0]!.low;
-    row.first = row.last = -1;
-    for (const { first, last } of options) {
-      if (last < first) continue;
-      row.first = row.first < 0 ? first : Math.min(row.first, first);
-      row.last = Math.max(row.last, last);
-    }
-  }
-
   private rowOfEnds(option: Option, row: Row): void {
     row.low = option.low + option.mode.duration;
     row.first = option.first;
@@ -249,7 +229,7 @@ export class Demand {
   private tell(i: number): void {
     const message = this.messages[i]!;
     const { ends, into, scratch, scratch2 } = this;
-    this.rowOfParent(i, into);
+    setParentRow(this.tree, i, into);
     message.fill(NEVER, into.first, into.last + 1);
     for (const option of this.tree.options[i]!) {
       this.rowOfEnds(option, ends);
@@ -313,7 +293,7 @@ export class Demand {
     const { tree, scratch, scratch2, ends, into } = this;
     const { kind, parent } = tree.branches[i]!;
     const message = this.messages[i]!;
-    this.rowOfParent(i, into);
+    setParentRow(this.tree, i, into);
     for (const option of tree.options[i]!) {
       const { up, total, reach } = option;
       for (let k = into.first; k <= into.last; k++) {

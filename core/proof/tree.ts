@@ -1,4 +1,5 @@
 import { changeMinutes, serveWindows, type Activity, type Configuration, type Model } from '../model';
+import type { Row } from './waiting';
 import { branchOf, makeOption, type Branch, type Option } from './options';
 
 /** A resource whose use is priced: a thing, an oven's shelves, or an oven that can have one heat only. */
@@ -185,4 +186,23 @@ export function guestSpan(model: Model, guest: Option, host: Option): [number, n
     Math.max(0, due - slack),
     Math.min(late + slack, host.mode.duration + host.reach - guest.mode.duration),
   ];
+}
+
+/** Sets `row` to the starts (or serving slots less plating) that step `i` hangs on. */
+export function setParentRow(tree: Tree, i: number, row: Row): void {
+  const { kind, parent } = tree.branches[i]!;
+  if (kind === 'plate') {
+    row.low = tree.serveLow[parent]! - tree.model.courses[parent]!.plating;
+    row.first = 0;
+    row.last = tree.serveHigh[parent]! - tree.serveLow[parent]!;
+    return;
+  }
+  const options = tree.options[parent]!;
+  row.low = options[0]!.low;
+  row.first = row.last = -1;
+  for (const { first, last } of options) {
+    if (last < first) continue;
+    row.first = row.first < 0 ? first : Math.min(row.first, first);
+    row.last = Math.max(row.last, last);
+  }
 }
