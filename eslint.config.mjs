@@ -45,6 +45,7 @@ const LAYERS = [
   'proof',
   'explain',
   'planner',
+  'reasons',
   'live',
   'strip',
   'write',
@@ -57,12 +58,13 @@ const ABOVE = {
   plan: LAYERS.slice(4),
   model: LAYERS.slice(5),
   proof: LAYERS.slice(6),
-  explain: ['planner', 'live', 'strip', 'write', 'audit'],
-  planner: ['live', 'strip', 'write', 'audit'],
-  live: ['model', 'proof', 'planner', 'strip', 'write', 'audit'],
-  strip: ['model', 'proof', 'planner', 'write', 'audit'],
-  write: ['model', 'proof', 'planner', 'audit'],
-  audit: ['model', 'proof', 'explain', 'planner', 'live', 'strip', 'write'],
+  explain: ['planner', 'reasons', 'live', 'strip', 'write', 'audit'],
+  planner: ['reasons', 'live', 'strip', 'write', 'audit'],
+  reasons: ['live', 'strip', 'write', 'audit'],
+  live: ['model', 'proof', 'planner', 'reasons', 'strip', 'write', 'audit'],
+  strip: ['model', 'proof', 'planner', 'reasons', 'write', 'audit'],
+  write: ['model', 'proof', 'planner', 'reasons', 'audit'],
+  audit: ['model', 'proof', 'explain', 'planner', 'reasons', 'live', 'strip', 'write'],
 };
 
 export default withNuxt(

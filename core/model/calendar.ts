@@ -113,6 +113,7 @@ export class StartFinder {
       for (let w = 0; w <= last; w++) all[w]! |= one[w]!;
     }
     fillBits(all, model.slots, (last + 1) * 32, false);
+    fillBits(all, 0, Math.min(model.slots, Math.max(0, activity.notBefore)), false);
     if (activity.pin !== -1) {
       const pinned = activity.pin;
       fillBits(all, 0, Math.max(0, pinned), false);

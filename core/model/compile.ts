@@ -14,7 +14,15 @@ import {
 } from '../dinner';
 import { WEIGHTS } from '../plan';
 import { fillBits, makeBits, type Bits } from './bits';
-import { NO_LIMIT, type Activity, type CourseModel, type Mode, type Model, type Thing } from './model';
+import {
+  NO_LIMIT,
+  type Activity,
+  type CourseModel,
+  type Mode,
+  type Model,
+  type Progress,
+  type Thing,
+} from './model';
 
 const HALF = 2;
 /** A paused activity is cut into no more pieces than this. */
@@ -83,6 +91,13 @@ function compileMode(
   };
 }
 
+/** A mode that lasts as long as it did or will. */
+function lasting(mode: Mode, minutes: number): Mode {
+  const duration = Math.max(minutes, mode.touchIn + mode.touchOut);
+  const checks = mode.checks > 0 ? checkCount(duration, mode.every) : 0;
+  return { ...mode, duration, checks, pausable: mode.pausable && duration >= 10 };
+}
+
 function stretchesNeeded(mode: Mode): number {
   if (mode.isHands) return mode.hands * (mode.pausable ? MAX_PIECES : 1);
   return mode.checks + (mode.touchIn > 0 ? 1 : 0) + (mode.touchOut > 0 ? 1 : 0);
@@ -98,8 +113,11 @@ function toolNames(dinner: Dinner): string[] {
   return [...names];
 }
 
-/** Turns a dinner that was read without mistakes into the planner's model. */
-export function compileModel(dinner: Dinner): Model {
+/**
+ * Turns a dinner that was read without mistakes into the planner's model. With `progress` what has begun is
+ * pinned to when it did, and lasts as long as is now known; the rest lies ahead.
+ */
+export function compileModel(dinner: Dinner, progress?: Progress): Model {
   const steps = placedSteps(dinner);
   const instantZero = toInstant(dinner.sitDown, dinner.timeZone);
   const moment = (wall: string) => toInstant(wall, dinner.timeZone) - instantZero;
@@ -108,10 +126,12 @@ export function compileModel(dinner: Dinner): Model {
   const thingIndex = new Map([['ring', 0], ...tools.map((t, i): [string, number] => [t, i + 1])]);
 
   const modes = steps.map((placed) => {
-    const chosen = dinner.choices[placed.name];
+    const begun = progress?.begun.get(placed.name);
+    const chosen = begun ? begun.way : dinner.choices[placed.name];
     return [null, ...placed.step.ways]
       .filter((way) => chosen === undefined || (way?.id ?? null) === chosen)
-      .map((way) => compileMode(dinner, placed, way, thingIndex));
+      .map((way) => compileMode(dinner, placed, way, thingIndex))
+      .map((mode) => (begun ? lasting(mode, begun.minutes) : mode));
   });
 
   const windows = dinner.cooks.map((cook) => cook.free.map((w) => [moment(w.from), moment(w.to)] as const));
@@ -139,7 +159,10 @@ export function compileModel(dinner: Dinner): Model {
     const firstStretch = stretch;
     stretch += maxStretches;
     const { step, dish } = placed;
-    const pinned = dinner.pins.filter((p) => p.step === placed.name).map((p) => moment(p.start) - origin);
+    const begun = progress?.begun.get(placed.name);
+    const pinned = begun
+      ? [begun.start - origin]
+      : dinner.pins.filter((p) => p.step === placed.name).map((p) => moment(p.start) - origin);
     return {
       index: i,
       name: placed.name,
@@ -151,6 +174,7 @@ export function compileModel(dinner: Dinner): Model {
       maxDuration: Math.max(...list.map((m) => m.duration + (m.pausable ? MAX_PAUSE : 0))),
       who: step.who === undefined ? -1 : dinner.cooks.findIndex((c) => c.id === step.who),
       pin: pinned.length === 0 ? -1 : pinned.every((p) => p === pinned[0]) ? pinned[0]! : -2,
+      notBefore: progress && !begun ? progress.now - origin : 0,
       hasPlated: step.plated !== undefined,
       platedMost: limitOf(step.plated?.most),
       host: index.get(hostName(dish, step) ?? '') ?? -1,
@@ -171,7 +195,8 @@ export function compileModel(dinner: Dinner): Model {
     };
     const platingActivity = service('plating', plating);
     const clearingActivity = service('clearing', clearing);
-    return { eating: course.eating, plating, clearing, ...course.pause, platingActivity, clearingActivity };
+    const pause = servedPause(dinner, c, progress) ?? course.pause;
+    return { eating: course.eating, plating, clearing, ...pause, platingActivity, clearingActivity };
   });
 
   const calendars = windows.map((list) => {
@@ -233,6 +258,19 @@ export function compileModel(dinner: Dinner): Model {
   };
 }
 
+/** The pause before a course that is on the table was what it was. */
+function servedPause(
+  dinner: Dinner,
+  c: number,
+  progress?: Progress,
+): Pick<CourseModel, 'least' | 'ideal' | 'most'> | null {
+  const serve = progress?.served.get(dinner.courses[c]!.id);
+  const before = dinner.courses[c - 1];
+  if (serve === undefined || !before) return null;
+  const wait = serve - (progress!.served.get(before.id) ?? 0) - before.eating;
+  return { least: wait, ideal: dinner.courses[c]!.pause.ideal, most: wait };
+}
+
 /** Plating or clearing: hands-on, at a time that its course gives. */
 function serviceActivity(
   index: number,
@@ -277,6 +315,7 @@ function serviceActivity(
     maxDuration: minutes,
     who: -1,
     pin: -1,
+    notBefore: 0,
     hasPlated: false,
     platedMost: -1,
     host: -1,

@@ -20,6 +20,7 @@ export {
   type CourseModel,
   type Mode,
   type Model,
+  type Progress,
   type Thing,
   type ThingUse,
 } from './model';

@@ -78,6 +78,8 @@ export interface Activity {
   readonly maxDuration: number;
   readonly who: number;
   readonly pin: number;
+  /** It cannot start before this slot. */
+  readonly notBefore: number;
   readonly hasPlated: boolean;
   /** Own limit to plating: NO_LIMIT for none, -1 where the mode says. */
   readonly platedMost: number;
@@ -110,6 +112,19 @@ export interface OvenModel {
   readonly shelves: number;
   readonly heats: number;
   readonly cools: number;
+}
+
+/** What has happened by a moment in the evening. Minutes are relative to sitting down; names are `dish/step`. */
+export interface Progress {
+  /** Nothing that has not begun begins before this. */
+  readonly now: number;
+  /** When each step that has begun did so, and how long it took or is now thought to take, pauses left out. */
+  readonly begun: ReadonlyMap<
+    string,
+    { readonly start: number; readonly minutes: number; readonly way: string | null }
+  >;
+  /** When courses that are on the table came there, by id. */
+  readonly served: ReadonlyMap<string, number>;
 }
 
 /** What takes part, and how it is linked, for one choice of the dishes' ways. */

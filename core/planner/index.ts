@@ -1,1 +1,8 @@
 export { betterPlan, planDinner, secondSeed, type PlanOptions } from './plan';
+export { replanDinner } from './replan';
+export { Board } from './board';
+export { changeGap, heldUntilFor, sharesHeat, washGap } from './blocking';
+export { rawTerms } from './cost';
+export { stagePlan, type Stage } from './recall';
+export { Search } from './search';
+export { Random } from './random';

@@ -77,6 +77,29 @@ export class Inserter {
     return this.commit(i, m, oven, start, false);
   }
 
+  /** The starts that `i`, off the board, may have in a mode and oven while all else stays: the run around `start`. */
+  roomAround(i: number, m: number, oven: number, start: number): [number, number] {
+    const { board } = this;
+    const mode = board.activity(i).modes[m]!;
+    board.tighten(Int32Array.of(i), 1);
+    const low = Math.max(0, this.earliest(i, mode));
+    const high = this.latest(i, mode);
+    if (start < low || start > high) return [start, start];
+    this.find(i, mode, oven, low, high, board.free);
+    const starts = this.starts.slice();
+    const fits = (at: number) =>
+      at >= low &&
+      at <= high &&
+      nextBit(starts, at, at + 1) >= 0 &&
+      this.layout.lay(i, mode, at, board.free) &&
+      (!mode.pausable || this.pausedFits(i, mode, oven, at));
+    let first = start;
+    let last = start;
+    while (fits(first - 1)) first -= 1;
+    while (fits(last + 1)) last += 1;
+    return [first, last];
+  }
+
   private search(i: number, noise: number, onlyMode: number, push: boolean): void {
     const { board } = this;
     const { modes } = board.activity(i);

@@ -33,7 +33,8 @@ export class Removal {
 type Neighbourhood = (board: Board, random: Random, removal: Removal, size: number) => void;
 
 function movable(board: Board, i: number): boolean {
-  return board.activity(i).role === 'step' || board.model.cookCount > 1;
+  const { role, pin, modes } = board.activity(i);
+  return (role === 'step' && (pin === -1 || modes.length > 1)) || board.model.cookCount > 1;
 }
 
 function pick(board: Board, random: Random): number {

@@ -1,6 +1,6 @@
 import type { Dinner } from '../dinner';
 import { findConflict, findRemedies } from '../explain';
-import { compileModel } from '../model';
+import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
 import { Prover } from '../proof';
@@ -39,18 +39,23 @@ const LEAST_PROBE = 40;
 
 /**
  * Plans a dinner: the best plan found within the budget, or a plan file with `feasible` false.
- * With the same dinner, seed and seconds, and where the time is not used up, the plan is the same.
+ * `progress` says what has happened, in the middle of an evening. With the same dinner, seed and seconds, and where the time is not used up, the plan is the same.
  */
-export function planDinner(dinner: Dinner, notices: readonly string[], options: PlanOptions): Plan {
+export function planDinner(
+  dinner: Dinner,
+  notices: readonly string[],
+  options: PlanOptions,
+  progress?: Progress,
+): Plan {
   const begin = options.now();
   const end = begin + options.seconds * 1000;
-  const model = compileModel(dinner);
+  const model = compileModel(dinner, progress);
   const search = new Search(model, options.seed);
   const isCancelled = () => options.isCancelled?.() === true;
   const share = model.activities.length <= SMALL ? SHARE_FOR_SMALL : SHARE_FOR_SEARCH;
   const endOf = (part: number) => () =>
     options.now() >= begin + options.seconds * 1000 * part || isCancelled();
-  const usual = Math.round((ROUNDS_A_SECOND * options.seconds * share) / model.activities.length);
+  const usual = roundsFor(options.seconds * share, model.activities.length);
   const rounds = options.rounds ?? usual;
   const budget: Budget = {
     rounds,
@@ -58,13 +63,18 @@ export function planDinner(dinner: Dinner, notices: readonly string[], options: 
     onBetter: () => options.onBetter?.(assemblePlan(search.board, notices, null)),
   };
   if (!search.construct({ ...budget, isOver: endOf(SHARE_FOR_FIRST) })) {
-    return impossiblePlan(dinner, notices, options, end);
+    return impossiblePlan(dinner, notices, options, end, progress);
   }
   search.improve(budget);
   const work = STARTS_A_SECOND * options.seconds * (1 - share) * Math.min(1, rounds / usual);
   const bound = proveBound(search, { ...budget, isOver: endOf(1) }, work);
   search.showBest();
   return assemblePlan(search.board, notices, bound);
+}
+
+/** Rounds that the search takes in so many seconds, whatever the clock says: this makes a run repeatable. */
+export function roundsFor(seconds: number, activities: number): number {
+  return Math.round((ROUNDS_A_SECOND * seconds) / activities);
 }
 
 /** A proven lower bound of the cost of any plan; better plans met on the way are kept by the search. */
@@ -100,9 +110,14 @@ export function betterPlan(a: Plan, b: Plan): Plan {
 }
 
 /** The cost of a quickly found plan, or null where none was found. */
-function quickCost(dinner: Dinner, options: PlanOptions, milliseconds: number): number | null {
+function quickCost(
+  dinner: Dinner,
+  options: PlanOptions,
+  milliseconds: number,
+  progress?: Progress,
+): number | null {
   const end = options.now() + milliseconds;
-  const search = new Search(compileModel(dinner), options.seed);
+  const search = new Search(compileModel(dinner, progress), options.seed);
   const budget: Budget = {
     rounds: 300,
     isOver: () => options.now() >= end || options.isCancelled?.() === true,
@@ -112,12 +127,21 @@ function quickCost(dinner: Dinner, options: PlanOptions, milliseconds: number): 
   return Math.round(search.best.cost * 100) / 100;
 }
 
-function impossiblePlan(dinner: Dinner, notices: readonly string[], options: PlanOptions, end: number): Plan {
+function impossiblePlan(
+  dinner: Dinner,
+  notices: readonly string[],
+  options: PlanOptions,
+  end: number,
+  progress?: Progress,
+): Plan {
   const probe = Math.max(LEAST_PROBE, (end - options.now()) * SHARE_FOR_PROBE);
-  const conflict = findConflict(dinner, (d) => quickCost(d, { ...options, seed: 1 }, probe) !== null);
+  const conflict = findConflict(
+    dinner,
+    (d) => quickCost(d, { ...options, seed: 1 }, probe, progress) !== null,
+  );
   const remedies = findRemedies(
     dinner,
-    (d) => quickCost(d, options, probe),
+    (d) => quickCost(d, options, probe, progress),
     () => options.now() >= end || options.isCancelled?.() === true,
   );
   return {

@@ -1,12 +1,13 @@
 import type { Configuration, Model } from '../model';
 import type { Answer } from '../proof';
-import { DAY_WINDOW } from '../plan';
+import { DAY_WINDOW, type Plan } from '../plan';
 import { Board } from './board';
 import { awayHolds, totalCost } from './cost';
 import { Forcer } from './force';
 import { Inserter } from './insert';
 import { Moves } from './moves';
 import { piecesHold } from './pieces';
+import { isAway, movedFrom, recallPlan } from './recall';
 import { Random } from './random';
 import { CHECK_CLOCK_EVERY, Refill } from './refill';
 import { layOut } from './settle';
@@ -115,9 +116,75 @@ export class Search {
     }
   }
 
+  /** Sets out from a plan made before, as far as it still holds; false where no plan comes of it. */
+  startFrom(plan: Plan, budget: Budget): boolean {
+    const { board } = this;
+    this.clearBoard();
+    const { members, starts } = recallPlan(board, plan);
+    const left = this.refill.putBack(members, starts);
+    const limit = 20 * (members.length + 5);
+    if (left > 0 && !this.refill.fill(left, limit, budget.isOver)) return false;
+    if (!this.isSound()) return false;
+    this.keepIfBetter(totalCost(board), budget);
+    return this.best.cost < Infinity;
+  }
+
+  /**
+   * Moves back what need not have moved: among plans that cost no more than `limit` the one found with the
+   * fewest activities away from `anchors` (slots, -1 for none) becomes the best.
+   */
+  calm(anchors: Int32Array, limit: number, budget: Budget): void {
+    const { board } = this;
+    this.showBest();
+    this.current.set(board.memory);
+    let config = board.config;
+    let fewest = movedFrom(board, anchors);
+    while (fewest > 0 && this.rounds < budget.rounds) {
+      if (this.rounds % CHECK_CLOCK_EVERY === 0 && budget.isOver()) break;
+      this.rounds += 1;
+      const isMade =
+        this.random.next() < 0.6 ? this.moveHome(anchors, budget) : this.moves.make(budget.isOver);
+      const cost = isMade && this.isSound() ? totalCost(board) : Infinity;
+      const moved = movedFrom(board, anchors);
+      if (cost <= limit && (moved < fewest || (moved === fewest && cost <= this.best.cost))) {
+        fewest = moved;
+        config = board.config;
+        this.current.set(board.memory);
+        this.best.memory.set(board.memory);
+        this.best.config = config;
+        this.best.cost = cost;
+        continue;
+      }
+      board.memory.set(this.current);
+      board.config = config;
+    }
+  }
+
+  /** Puts a few of the activities that moved back where they were, and what is in their way elsewhere. */
+  private moveHome(anchors: Int32Array, budget: Budget): boolean {
+    const { board, random } = this;
+    const away = board.config.members.filter((i) => isAway(board, anchors, i));
+    const count = 1 + random.below(Math.min(4, away.length));
+    const chosen = away.filter(() => random.next() < count / away.length);
+    if (chosen.length === 0) return false;
+    const others = board.config.members.filter(
+      (i) => !chosen.includes(i) && board.activity(i).role === 'step' && random.next() < 0.15,
+    );
+    for (const i of [...chosen, ...others]) board.unplace(i);
+    const left = this.refill.putBack(
+      [...chosen, ...others],
+      [
+        ...chosen.map((i) => anchors[i]!),
+        ...others.map((i) => (anchors[i]! >= 0 ? anchors[i]! : board.start[i]!)),
+      ],
+    );
+    return left === 0 || this.refill.fill(left, 3 * left + 10, budget.isOver);
+  }
+
   /** The cost of the plan that a proof's answer makes, which is kept if it is better; Infinity for none. */
   settle(answer: Answer, budget: Budget): number {
-    if (!layOut(this.board, this.inserter, answer)) return Infinity;
+    const mode = answer.options.map((option) => option?.index ?? 0);
+    if (!layOut(this.board, this.inserter, { ...answer, mode })) return Infinity;
     const cost = totalCost(this.board);
     this.keepIfBetter(cost, budget);
     return cost;

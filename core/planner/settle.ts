@@ -1,27 +1,39 @@
-import type { Answer } from '../proof';
+import type { Configuration } from '../model';
 import type { Board } from './board';
 import { awayHolds } from './cost';
 import type { Inserter } from './insert';
 import { piecesHold } from './pieces';
 
-/** Lays the answer of a proof out on the board. True where every rule holds there. */
-export function layOut(board: Board, inserter: Inserter, answer: Answer): boolean {
+/** Where everything goes: slots, modes by index, and ovens where they are known. */
+export interface Placement {
+  readonly config: Configuration;
+  readonly serve: ArrayLike<number>;
+  readonly start: ArrayLike<number>;
+  readonly mode: ArrayLike<number>;
+  readonly oven?: ArrayLike<number>;
+}
+
+/** Lays a placement out on the board, the least movable first. True where every rule holds there. */
+export function layOut(board: Board, inserter: Inserter, placement: Placement): boolean {
   const { model } = board;
   for (const a of model.activities) board.unplace(a.index);
-  board.config = answer.config;
-  board.serve.set(answer.serve);
-  const flexibility = (i: number) => {
-    const option = answer.options[i];
-    return option ? option.mode.checks + (option.mode.pausable ? 1 : 0) : -1;
-  };
-  const left = Int32Array.from([...board.config.members].sort((a, b) => flexibility(b) - flexibility(a)));
+  board.config = placement.config;
+  board.serve.set(Array.from(placement.serve));
+  const modeOf = (i: number) => board.activity(i).modes[placement.mode[i]!]!;
+  const looseness = (i: number) => modeOf(i).checks + (modeOf(i).pausable ? 1 : 0);
+  const isStep = (i: number) => board.activity(i).role === 'step';
+  const left = Int32Array.from(
+    [...board.config.members].sort(
+      (a, b) => Number(isStep(b)) - Number(isStep(a)) || looseness(b) - looseness(a),
+    ),
+  );
   for (let count = left.length; count > 0; count--) {
     if (!board.tighten(left, count)) return false;
     const i = left[count - 1]!;
-    const option = answer.options[i] ?? null;
-    const start = option ? answer.start[i]! : board.windows.loStart[i]!;
-    const ovens = option?.mode.usesOven ? model.ovens.map((_, o) => o) : [-1];
-    if (!ovens.some((oven) => inserter.insertAt(i, option?.index ?? 0, oven, start))) return false;
+    const start = isStep(i) ? placement.start[i]! : board.windows.loStart[i]!;
+    const known = placement.oven?.[i] ?? -1;
+    const ovens = !modeOf(i).usesOven ? [-1] : known >= 0 ? [known] : model.ovens.map((_, o) => o);
+    if (!ovens.some((oven) => inserter.insertAt(i, placement.mode[i]!, oven, start))) return false;
   }
   return awayHolds(board) && piecesHold(board);
 }

@@ -14,7 +14,7 @@ export function openDomain(tree: Tree): Uint8Array {
     const ready = option.mode.usesOven ? ovenReady(model, option.mode) : 0;
     for (let k = 0; k < option.count; k++) {
       const s = option.low + k;
-      if (s < ready || (activity.pin !== -1 && activity.pin !== s)) continue;
+      if (s < ready || s < activity.notBefore || (activity.pin !== -1 && activity.pin !== s)) continue;
       if (hasBit(starts, s)) domain[option.at + k] = 1;
     }
   }

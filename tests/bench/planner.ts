@@ -89,16 +89,30 @@ function summary(name: string, rows: readonly { first: number; gaps: number[]; g
   );
 }
 
+/** Short searches on many dinners with rare features: what matters here is that no plan breaks a rule. */
 function auditMany(count: number): void {
-  let broken = 0;
-  let none = 0;
+  const tally = { planned: 0, broken: 0, none: 0, refused: 0 };
   for (let seed = 1; seed <= count; seed++) {
-    const dinner = read(generateSpicyDinner(seed, (['small', 'medium', 'large'] as const)[seed % 3]!));
-    const plan = planDinner(dinner, [], { seconds: 5, seed, now, rounds: 60 });
-    if (!plan.feasible) none += 1;
-    else if (auditPlan(dinner, plan).breaches.length > 0) broken += 1;
+    const result = readDinner(generateSpicyDinner(seed, (['small', 'medium', 'large'] as const)[seed % 3]!));
+    if (!result.ok) {
+      tally.refused += 1;
+      continue;
+    }
+    const plan = planDinner(result.dinner, [], { seconds: 1, seed, now, rounds: 60 });
+    if (!plan.feasible) {
+      tally.none += 1;
+      continue;
+    }
+    tally.planned += 1;
+    const { breaches } = auditPlan(result.dinner, plan);
+    if (breaches.length === 0) continue;
+    tally.broken += 1;
+    process.stdout.write(`seed ${seed}: ${breaches[0]!.rule}: ${breaches[0]!.text}\n`);
   }
-  process.stdout.write(`audit: ${count} dinners, ${broken} with a broken rule, ${none} without a plan\n`);
+  process.stdout.write(
+    `audit: ${count} dinners, ${tally.planned} planned, ${tally.broken} with a broken rule, ` +
+      `${tally.none} without a plan, ${tally.refused} refused by the reader\n`,
+  );
 }
 
 if (values.help) process.stdout.write(`${USAGE}\n`);

@@ -1,0 +1,102 @@
+import { serviceShift, type Model } from '../model';
+import { DAY_WINDOW, type Plan } from '../plan';
+import { Board } from './board';
+import { Inserter } from './insert';
+import { Random } from './random';
+import { layOut } from './settle';
+
+/** Where a plan made before has each activity, as slots of this model; -1 for what it does not have. */
+export function anchorsOf(model: Model, plan: Plan, sitDownShift: number): Int32Array {
+  const anchors = new Int32Array(model.activities.length).fill(-1);
+  const rows = new Map(plan.steps.map((row) => [row.step, row]));
+  for (const activity of model.activities) {
+    const row = activity.role === 'step' ? rows.get(activity.name) : undefined;
+    if (!row) continue;
+    // Work of the evening goes with the meal; work of the days before stays where it was on the clock.
+    const shift = row.start < -DAY_WINDOW ? -sitDownShift : 0;
+    anchors[activity.index] = model.zero + row.start + shift;
+  }
+  return anchors;
+}
+
+/**
+ * Prepares an empty board for a plan made before: ways, waits, modes and ovens as it has them where they still
+ * exist. Returns the activities and where they were, -1 where the plan does not say.
+ */
+export function recallPlan(
+  board: Board,
+  plan: Plan,
+  anchors: Int32Array = anchorsOf(board.model, plan, 0),
+): { members: number[]; starts: number[] } {
+  const { model } = board;
+  const { dinner } = model;
+  const ways = model.dishWays.map((list, d) => {
+    const chosen = plan.dishes.find((row) => row.dish === dinner.dishes[d]!.id)?.way;
+    const way = dinner.dishes[d]!.ways.findIndex((w) => w.id === chosen);
+    return list.includes(way) ? way : (list[0] ?? -1);
+  });
+  const config = board.configurationFor(ways);
+  board.config = config;
+  board.serveAfter(
+    model.courses.map(({ least, ideal, most }, c) => {
+      const row = plan.courses.find((course) => course.id === dinner.courses[c]!.id);
+      return Math.max(least, Math.min(most, row?.wait ?? ideal));
+    }),
+  );
+  const rows = new Map(plan.steps.map((row) => [row.step, row]));
+  for (const i of config.members) {
+    const activity = model.activities[i]!;
+    const row = rows.get(activity.name);
+    const mode = activity.modes.findIndex((m) => m.way === (row?.way ?? null));
+    board.mode[i] = Math.max(0, mode);
+    if (!board.modeOf(i).usesOven) board.oven[i] = -1;
+    else
+      board.oven[i] = Math.max(
+        0,
+        model.ovens.findIndex((oven) => oven.id === row?.oven),
+      );
+  }
+  const members = [...config.members];
+  return {
+    members,
+    starts: members.map((i) => {
+      const { role, course } = model.activities[i]!;
+      return role === 'step' ? anchors[i]! : board.serve[course]! + serviceShift(model, i);
+    }),
+  };
+}
+
+/** A board on which a plan stands, and the means to try other places on it. */
+export interface Stage {
+  readonly board: Board;
+  readonly inserter: Inserter;
+}
+
+/** Puts a plan of the dinner on a board as it is; null where it does not hold there. */
+export function stagePlan(model: Model, plan: Plan): Stage | null {
+  const board = new Board(model);
+  const inserter = new Inserter(board, new Random(1));
+  const { members, starts } = recallPlan(board, plan);
+  const start = new Int32Array(model.activities.length).fill(-1);
+  members.forEach((i, k) => (start[i] = starts[k]!));
+  const placement = {
+    config: board.config,
+    serve: board.serve.slice(),
+    start,
+    mode: board.mode.slice(),
+    oven: board.oven.slice(),
+  };
+  return layOut(board, inserter, placement) ? { board, inserter } : null;
+}
+
+/** True where step `i` does not stand where it was. */
+export function isAway(board: Board, anchors: Int32Array, i: number): boolean {
+  return anchors[i]! >= 0 && board.start[i] !== anchors[i];
+}
+
+/** How many steps on the board do not stand where they were. */
+export function movedFrom(board: Board, anchors: Int32Array): number {
+  let moved = 0;
+  for (const i of board.config.members) if (isAway(board, anchors, i)) moved += 1;
+  return moved;
+}

@@ -1,0 +1,46 @@
+import { toInstant } from '../clock';
+import type { Dinner } from '../dinner';
+import { compileModel, type Progress } from '../model';
+import type { Plan } from '../plan';
+import { assemblePlan } from './assemble';
+import { planDinner, roundsFor, type PlanOptions } from './plan';
+import { anchorsOf } from './recall';
+import { Search, type Budget } from './search';
+
+/** Share of the time in which the best plan is looked for; in the rest what need not move is moved back. */
+const SHARE_FOR_BETTER = 0.6;
+/** How much dearer than the best plan found a calmer one may be. */
+const WORTH_OF_CALM = 0.01;
+
+/**
+ * Plans a dinner anew after a small change, or in the middle of the evening, from a plan made before: as good
+ * as planning anew, within 1 % of the cost, and with as few steps moved as was found. `progress` says what has
+ * happened; it is kept. Falls back on planning from nothing where the old plan leads nowhere and nothing has
+ * begun; where something has, the result may be a plan file with `feasible` false.
+ */
+export function replanDinner(
+  dinner: Dinner,
+  notices: readonly string[],
+  old: Plan,
+  options: PlanOptions,
+  progress?: Progress,
+): Plan {
+  const begin = options.now();
+  const model = compileModel(dinner, progress);
+  const search = new Search(model, options.seed);
+  const isCancelled = () => options.isCancelled?.() === true;
+  const rounds = options.rounds ?? roundsFor(options.seconds, model.activities.length);
+  const until = (part: number): Budget => ({
+    rounds: Math.round(rounds * part),
+    isOver: () => options.now() >= begin + options.seconds * 1000 * part || isCancelled(),
+    onBetter: () => options.onBetter?.(assemblePlan(search.board, notices, null)),
+  });
+  const isBegun =
+    (old.feasible && search.startFrom(old, until(1))) || search.construct(until(SHARE_FOR_BETTER));
+  if (!isBegun) return planDinner(dinner, notices, options, progress);
+  search.improve(until(SHARE_FOR_BETTER));
+  const shift = toInstant(dinner.sitDown, dinner.timeZone) - toInstant(old.sitDown, dinner.timeZone);
+  search.calm(anchorsOf(model, old, shift), search.best.cost * (1 + WORTH_OF_CALM), until(1));
+  search.showBest();
+  return assemblePlan(search.board, notices, null);
+}
