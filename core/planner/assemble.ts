@@ -12,6 +12,9 @@ import { changeMinutes, COLD } from '../model';
 import type { Board } from './board';
 import { rawTerms } from './cost';
 
+/** Costs are told to two decimals: what differs by less is the same. */
+const SAME_COST = 0.005;
+
 /** Writes the plan that stands on the board as a plan file. `bound`: proven lower bound, or null. */
 export function assemblePlan(board: Board, notices: readonly string[], bound: number | null): Plan {
   const { model, config } = board;
@@ -21,6 +24,7 @@ export function assemblePlan(board: Board, notices: readonly string[], bound: nu
     TERM_NAMES.map((name) => [name, raw[name] * model.weights[name] + 0]),
   ) as Terms;
   const cost = TERM_NAMES.reduce((sum, name) => sum + terms[name], 0);
+  const isOptimal = bound !== null && cost - bound < SAME_COST;
   const steps = config.members
     .filter((i) => board.activity(i).role === 'step')
     .map((i) => planStep(board, i));
@@ -30,9 +34,9 @@ export function assemblePlan(board: Board, notices: readonly string[], bound: nu
     title: dinner.title,
     sitDown: dinner.sitDown,
     feasible: true,
-    optimal: bound !== null && cost - bound < 0.005,
+    optimal: isOptimal,
     cost: round(cost),
-    bound: bound === null ? null : Math.min(round(cost), Math.floor(bound * 100 + 1e-6) / 100),
+    bound: bound === null ? null : isOptimal ? round(cost) : Math.floor(bound * 100 + 1e-6) / 100,
     terms: Object.fromEntries(TERM_NAMES.map((name) => [name, round(terms[name])])) as Terms,
     courses: dinner.courses.map((course, c) => planCourse(board, c, course.id)),
     dishes: dinner.dishes.flatMap((dish, d) => {

@@ -184,6 +184,29 @@ export class Dual {
     return found;
   }
 
+  /** The same for resources of which there is one: whole activities that want one at the worst minute. */
+  worstUse(): Stretch[] {
+    const { demand, tree } = this;
+    let worst = 1e-9;
+    let at = -1;
+    let of = -1;
+    this.resourceUse.forEach((list, r) => {
+      if (tree.priced[r]!.capacity !== 1) return;
+      for (let m = demand.from; m < demand.to; m++) {
+        const excess = (list[m]! - 1) * (0.01 + demand.resourcePrice[r]![m]!);
+        if (list[m]! > 1 && excess > worst) [worst, at, of] = [excess, m, r];
+      }
+    });
+    if (at < 0) return [];
+    return tree.order.flatMap((i) => {
+      const option = demand.option[i]!;
+      const from = demand.start[i]!;
+      const to = from + option.mode.duration;
+      const isUser = option.uses.some(({ resource }) => resource === of) && option.reach === 0;
+      return isUser && from <= at && at < to ? [{ activity: i, from, to, offset: 0 }] : [];
+    });
+  }
+
   /** How much of what activity `i` takes in the relaxed answer is more than there is. */
   excessOf(i: number): number {
     const { demand, use, supply } = this;

@@ -1,6 +1,6 @@
 import type { Configuration, Model } from '../model';
 import { openDomain } from './domain';
-import { Dual, type Prices } from './dual';
+import { Dual, type Prices, type Stretch } from './dual';
 import { Narrower, type Order, type Part } from './narrow';
 import type { Option } from './options';
 import { MAY_LEAVE, NOBODY_LEAVES, SOMEBODY_LEAVES, type Evening } from './supply';
@@ -251,7 +251,11 @@ export class Prover {
       this.target = Math.min(this.target, cost);
       if (cost <= node.bound + WORTH) return;
     }
-    if (conflict >= 0 && this.order(node, dual, prices)) return;
+    if (conflict >= 0) {
+      const isOrdered =
+        this.order(node, dual, dual.worstMinute(), prices) || this.order(node, dual, dual.worstUse(), prices);
+      if (isOrdered) return;
+    }
     const i = conflict >= 0 ? conflict : this.anyOpen(node, narrower, tree);
     if (i < 0) {
       this.unsettled = Math.min(this.unsettled, node.bound);
@@ -318,10 +322,8 @@ export class Prover {
   }
 
   /** Of two stretches that want the same minute either the one comes first or the other. */
-  private order(node: Node, dual: Dual, prices: Prices): boolean {
-    const rigid = dual
-      .worstMinute()
-      .filter((s) => s.offset >= 0 && dual.tree.options[s.activity]!.length === 1);
+  private order(node: Node, dual: Dual, stretches: readonly Stretch[], prices: Prices): boolean {
+    const rigid = stretches.filter((s) => s.offset >= 0 && dual.tree.options[s.activity]!.length === 1);
     for (let x = 0; x < rigid.length; x++) {
       for (let y = x + 1; y < rigid.length; y++) {
         const [a, b] = [rigid[x]!, rigid[y]!];
