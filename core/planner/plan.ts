@@ -22,8 +22,8 @@ export interface PlanOptions {
 /** Rounds for each second allowed, so that a search usually ends by itself and is repeatable. */
 const ROUNDS_A_SECOND = 500_000;
 
-/** Starts that a proof may look at for each second allowed. */
-const STARTS_A_SECOND = 30_000_000;
+/** Starts and minutes that a proof may look at for each second allowed; it seldom takes all that time. */
+const STARTS_A_SECOND = 4_000_000;
 /** Share of the time for the search; the rest is for the proof. Few activities are soon placed as well as can be. */
 const SHARE_FOR_SEARCH = 0.7;
 const SHARE_FOR_SMALL = 0.3;

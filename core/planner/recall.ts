@@ -1,9 +1,9 @@
-import { serviceShift, type Model } from '../model';
+import { allBits, serviceShift, type Model } from '../model';
 import { DAY_WINDOW, type Plan } from '../plan';
 import { Board } from './board';
+import { awayHolds } from './cost';
 import { Inserter } from './insert';
 import { Random } from './random';
-import { layOut } from './settle';
 
 /** Where a plan made before has each activity, as slots of this model; -1 for what it does not have. */
 export function anchorsOf(model: Model, plan: Plan, sitDownShift: number): Int32Array {
@@ -72,21 +72,50 @@ export interface Stage {
   readonly inserter: Inserter;
 }
 
-/** Puts a plan of the dinner on a board as it is; null where it does not hold there. */
+/** Puts a plan of the dinner on a board as it is, minute by minute; null where it is a plan of something else. */
 export function stagePlan(model: Model, plan: Plan): Stage | null {
   const board = new Board(model);
-  const inserter = new Inserter(board, new Random(1));
   const { members, starts } = recallPlan(board, plan);
-  const start = new Int32Array(model.activities.length).fill(-1);
-  members.forEach((i, k) => (start[i] = starts[k]!));
-  const placement = {
-    config: board.config,
-    serve: board.serve.slice(),
-    start,
-    mode: board.mode.slice(),
-    oven: board.oven.slice(),
-  };
-  return layOut(board, inserter, placement) ? { board, inserter } : null;
+  const cookOf = new Map(model.dinner.cooks.map((cook, c) => [cook.id, c]));
+  const rows = new Map(plan.steps.map((row) => [row.step, row]));
+  const isWhole = members.every((i, k) => {
+    const { role, course, name } = board.activity(i);
+    const row = rows.get(name);
+    if (role === 'step')
+      return row !== undefined && put(board, i, starts[k]!, row.end - row.start, row.hands, cookOf);
+    const served = plan.courses[course];
+    const span = role === 'plating' ? served?.plating : served?.clearing;
+    const isWork = span && span.to > span.from && span.cook !== null;
+    const hands = isWork ? [{ from: span.from, to: span.to, cook: span.cook! }] : [];
+    return put(board, i, starts[k]!, board.modeOf(i).duration, hands, cookOf);
+  });
+  const steps = members.filter((i) => board.activity(i).role === 'step').length;
+  if (!isWhole || steps !== plan.steps.length || !awayHolds(board)) return null;
+  return { board, inserter: new Inserter(board, new Random(1)) };
+}
+
+/** Places an activity with the very stretches of hands that a plan gives it; false where they cannot be its own. */
+function put(
+  board: Board,
+  i: number,
+  start: number,
+  length: number,
+  hands: readonly { from: number; to: number; cook: string }[],
+  cookOf: ReadonlyMap<string, number>,
+): boolean {
+  const { zero, slots } = board.model;
+  const { firstStretch, maxStretches } = board.activity(i);
+  if (hands.length > maxStretches || start < 0 || start + length > slots) return false;
+  board.start[i] = start;
+  board.end[i] = start + length;
+  board.placed[i] = 1;
+  board.stretches[i] = hands.length;
+  return hands.every(({ from, to, cook }, k) => {
+    const c = cookOf.get(cook);
+    if (c === undefined || !allBits(board.free[c]!, zero + from, zero + to)) return false;
+    board.occupy(firstStretch + k, c, zero + from, zero + to);
+    return true;
+  });
 }
 
 /** True where step `i` does not stand where it was. */

@@ -4,13 +4,12 @@ import { awayHolds } from './cost';
 import type { Inserter } from './insert';
 import { piecesHold } from './pieces';
 
-/** Where everything goes: slots, modes by index, and ovens where they are known. */
+/** Where everything goes: slots, and modes by index. */
 export interface Placement {
   readonly config: Configuration;
   readonly serve: ArrayLike<number>;
   readonly start: ArrayLike<number>;
   readonly mode: ArrayLike<number>;
-  readonly oven?: ArrayLike<number>;
 }
 
 /** Lays a placement out on the board, the least movable first. True where every rule holds there. */
@@ -31,8 +30,7 @@ export function layOut(board: Board, inserter: Inserter, placement: Placement): 
     if (!board.tighten(left, count)) return false;
     const i = left[count - 1]!;
     const start = isStep(i) ? placement.start[i]! : board.windows.loStart[i]!;
-    const known = placement.oven?.[i] ?? -1;
-    const ovens = !modeOf(i).usesOven ? [-1] : known >= 0 ? [known] : model.ovens.map((_, o) => o);
+    const ovens = modeOf(i).usesOven ? model.ovens.map((_, o) => o) : [-1];
     if (!ovens.some((oven) => inserter.insertAt(i, placement.mode[i]!, oven, start))) return false;
   }
   return awayHolds(board) && piecesHold(board);

@@ -100,7 +100,7 @@ export class Demand {
     }
   }
 
-  /** Starts looked at so far: a measure of the work done that does not depend on the clock. */
+  /** Starts and minutes looked at so far: a measure of the work done that does not depend on the clock. */
   work = 0;
 
   /** Least cost of all activities at these prices; NEVER or more where some start has no place. */
@@ -108,6 +108,7 @@ export class Demand {
     const { tree } = this;
     const { model } = tree;
     this.sumPrices();
+    this.work += this.to - this.from;
     let loose = 0;
     for (const i of tree.order) {
       for (const option of tree.options[i]!) this.fillUp(option, domain);
