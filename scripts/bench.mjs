@@ -12,6 +12,8 @@ await build({
   platform: 'node',
   target: 'node20',
   format: 'esm',
+  // It finds its WebAssembly beside itself.
+  external: ['highs'],
   outfile,
   logLevel: 'error',
 });

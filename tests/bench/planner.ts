@@ -3,18 +3,23 @@ import { parseArgs } from 'node:util';
 import { auditPlan } from '../../core/audit';
 import { readDinner, type Dinner } from '../../core/dinner';
 import { compileModel } from '../../core/model';
-import { planDinner } from '../../core/planner';
-import { Search } from '../../core/planner/search';
+import type { Plan, PlanStep } from '../../core/plan';
+import { planDinner, replanDinner, Search } from '../../core/planner';
 import { generateDinner, generateSpicyDinner, type Size } from '../builders/generate-dinner';
+import { unsupported } from '../reference/mip';
+import { plainDinner, shortDinner } from '../reference/plain';
+import { solveWithHighs } from '../reference/solve';
 
 /** Prints how fast and how good the planner is. No test depends on it: npm run bench -- --help. */
 
-const USAGE = 'npm run bench -- [--count N] [--best SECONDS] [--audit N] [--sizes small,medium,large]';
+const USAGE =
+  'npm run bench -- [--count N] [--best SECONDS] [--sizes small,medium,large] [--solver SECONDS] [--audit N]';
 const { values } = parseArgs({
   options: {
     count: { type: 'string', default: '20' },
     best: { type: 'string', default: '10' },
     audit: { type: 'string', default: '0' },
+    solver: { type: 'string', default: '0' },
     sizes: { type: 'string', default: 'small,medium,large' },
     help: { type: 'boolean', default: false },
   },
@@ -47,7 +52,14 @@ function trace(dinner: Dinner, seconds: number, seed: number) {
 const percent = (cost: number, best: number) =>
   cost === Infinity ? 'none' : best === 0 ? '0.0 %' : `${((100 * (cost - best)) / best).toFixed(1)} %`;
 
-function row(name: string, dinner: Dinner): { first: number; gaps: number[]; gap: number } {
+interface Row {
+  readonly first: number;
+  readonly gaps: number[];
+  readonly gap: number;
+  readonly isProven: boolean;
+}
+
+function row(name: string, dinner: Dinner): Row {
   const runs = CHECKPOINTS.map((seconds) => trace(dinner, seconds, 1));
   const long = Math.max(1, Number(values.best));
   const best = Math.min(
@@ -55,7 +67,7 @@ function row(name: string, dinner: Dinner): { first: number; gaps: number[]; gap
     trace(dinner, long / 2, 3).cost,
     ...runs.map((r) => r.cost),
   );
-  const plan = planDinner(dinner, [], { seconds: 0.3, seed: 1, now });
+  const plan = planDinner(dinner, [], { seconds: name.startsWith('small') ? 1 : 2, seed: 1, now });
   const bound = plan.bound ?? 0;
   const steps = dinner.dishes.reduce((sum, d) => sum + d.steps.length, 0);
   const cells = [
@@ -64,18 +76,77 @@ function row(name: string, dinner: Dinner): { first: number; gaps: number[]; gap
     runs[3]!.first.toFixed(0),
     ...runs.map((r) => percent(r.cost, best)),
     best.toFixed(2),
-    bound.toFixed(2),
+    plan.optimal ? 'proven' : bound.toFixed(2),
+    replanned(dinner, plan),
   ];
   process.stdout.write(`| ${cells.join(' | ')} |\n`);
   const gaps = runs.map((r) => (best === 0 ? 0 : (100 * (r.cost - best)) / best));
-  return { first: runs[3]!.first, gaps, gap: best === 0 ? 0 : (100 * (best - bound)) / best };
+  return {
+    first: runs[3]!.first,
+    gaps,
+    gap: plan.cost ? (100 * (plan.cost - bound)) / plan.cost : 0,
+    isProven: plan.optimal,
+  };
+}
+
+/**
+ * Re-planning in 100 ms with a third of the steps begun and the last of them six minutes late, as a ratio to
+ * planning anew from there in two seconds.
+ */
+function replanned(dinner: Dinner, plan: Plan): string {
+  const steps = [...plan.steps].sort((a, b) => a.start - b.start);
+  const third = steps.slice(0, Math.floor(steps.length / 3));
+  const late = third.filter((row) => row.pieces).at(-1);
+  if (!late) return '-';
+  const workOf = (row: PlanStep) =>
+    row.pieces ? row.pieces.reduce((sum, [from, to]) => sum + to - from, 0) : row.end - row.start;
+  const at = late.end + 6;
+  const begun = new Map(
+    steps
+      .filter((row) => row.start < at)
+      .map((row) => {
+        const minutes = workOf(row) + (row === late ? 6 : 0);
+        return [row.step, { start: row.start, minutes, way: row.way }];
+      }),
+  );
+  const progress = { now: at, begun, served: new Map<string, number>() };
+  const quick = replanDinner(dinner, [], plan, { seconds: 0.1, seed: 1, now }, progress);
+  const anew = planDinner(dinner, [], { seconds: 2, seed: 1, now }, progress);
+  if (!quick.feasible || !anew.feasible)
+    return `${quick.feasible ? 'plan' : 'none'}/${anew.feasible ? 'plan' : 'none'}`;
+  return percent(quick.cost!, anew.cost!);
+}
+
+/** The same short dinners for a general-purpose solver and for the planner: cost and time side by side. */
+async function compareWithSolver(count: number, seconds: number): Promise<void> {
+  process.stdout.write(
+    '| dinner | steps | ours | proven | ms | HiGHS | status | ms |\n|' + ' --- |'.repeat(8) + '\n',
+  );
+  for (const [kind, size, cut] of [
+    ['short', 'small', shortDinner],
+    ['plain small', 'small', plainDinner],
+    ['plain medium', 'medium', plainDinner],
+  ] as const) {
+    for (let seed = 1; seed <= count; seed++) {
+      const dinner = read(cut(generateDinner(seed, size)));
+      if (unsupported(dinner)) continue;
+      const begin = now();
+      const plan = planDinner(dinner, [], { seconds: 1, seed: 1, now });
+      const middle = now();
+      const solved = await solveWithHighs(dinner, seconds);
+      const steps = dinner.dishes.reduce((sum, d) => sum + d.steps.length, 0);
+      const ours = [plan.cost ?? 'none', plan.optimal ? 'yes' : 'no', (middle - begin).toFixed(0)];
+      const theirs = [solved.cost?.toFixed(2) ?? 'none', solved.status, (now() - middle).toFixed(0)];
+      process.stdout.write(`| ${[`${kind} ${seed}`, steps, ...ours, ...theirs].join(' | ')} |\n`);
+    }
+  }
 }
 
 function mean(list: readonly number[]): number {
   return list.reduce((a, b) => a + b, 0) / list.length;
 }
 
-function summary(name: string, rows: readonly { first: number; gaps: number[]; gap: number }[]): void {
+function summary(name: string, rows: readonly Row[]): void {
   const sorted = (list: number[]) => [...list].sort((a, b) => a - b);
   const firsts = sorted(rows.map((r) => r.first));
   const parts = CHECKPOINTS.map((seconds, k) => {
@@ -85,7 +156,8 @@ function summary(name: string, rows: readonly { first: number; gaps: number[]; g
   });
   process.stdout.write(
     `\n${name}: first plan median ${firsts[firsts.length >> 1]!.toFixed(0)} ms, slowest ${firsts.at(-1)!.toFixed(0)} ms; ` +
-      `${parts.join('; ')}; mean gap to the bound ${mean(rows.map((r) => r.gap)).toFixed(0)} %\n\n`,
+      `${parts.join('; ')}; mean gap to the bound ${mean(rows.map((r) => r.gap)).toFixed(0)} %, ` +
+      `${rows.filter((r) => r.isProven).length} of ${rows.length} proven optimal\n\n`,
   );
 }
 
@@ -117,8 +189,17 @@ function auditMany(count: number): void {
 
 if (values.help) process.stdout.write(`${USAGE}\n`);
 else if (Number(values.audit) > 0) auditMany(Number(values.audit));
+else if (Number(values.solver) > 0) await compareWithSolver(Number(values.count), Number(values.solver));
 else {
-  const heads = ['dinner', 'steps', 'first ms', ...CHECKPOINTS.map((s) => `${s} s`), 'best', 'bound'];
+  const heads = [
+    'dinner',
+    'steps',
+    'first ms',
+    ...CHECKPOINTS.map((s) => `${s} s`),
+    'best',
+    'bound',
+    're-planned',
+  ];
   process.stdout.write(`| ${heads.join(' | ')} |\n|${' --- |'.repeat(heads.length)}\n`);
   for (const name of ['first-frost', 'home-at-six', 'walnut-harvest']) {
     row(name, read(JSON.parse(readFileSync(`demo/${name}.json`, 'utf8'))));

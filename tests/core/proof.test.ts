@@ -3,8 +3,7 @@ import { Prover } from '../../core/proof';
 import type { Option, Piece } from '../../core/proof/options';
 import { PausedWork } from '../../core/proof/pauses';
 import { NEVER, waitBackward, waitForward, type Row } from '../../core/proof/waiting';
-import { Random } from '../../core/planner';
-import { Search } from '../../core/planner';
+import { Random, Search } from '../../core/planner';
 import { dinnerFile, planOf, read, step } from '../builders/dinner';
 import { generateDinner, generateSpicyDinner } from '../builders/generate-dinner';
 

@@ -48,35 +48,6 @@ export function unsupported(dinner: Dinner): string | null {
   return null;
 }
 
-/** The dinner with what `unsupported` objects to taken out, for a fair comparison on what is left. */
-export function plainDinner(file: Record<string, unknown>): Record<string, unknown> {
-  const copy = structuredClone(file) as any;
-  copy.cooks = copy.cooks.slice(0, 1);
-  copy.cooks[0].free = copy.cooks[0].free.slice(-1);
-  copy.kitchen.ovens = copy.kitchen.ovens.slice(0, 1);
-  const dropped = copy.courses.slice(2).flatMap((c: { dishes: string[] }) => c.dishes);
-  copy.courses = copy.courses.slice(0, 2);
-  copy.dishes = copy.dishes.filter((d: { id: string }) => !dropped.includes(d.id) && d.id !== 'stock');
-  for (const dish of copy.dishes) {
-    delete dish.ways;
-    const inside = dish.steps.filter((s: { within?: unknown }) => s.within).map((s: { id: string }) => s.id);
-    dish.steps = dish.steps.filter((s: { id: string }) => !inside.includes(s.id));
-    for (const step of dish.steps) {
-      delete step.pausable;
-      delete step.in;
-      delete step.keepsIn;
-      delete step.stay;
-      delete step.plated;
-      if (step.after) {
-        step.after = step.after.filter(
-          (l: string | { step: string }) => (typeof l === 'string' ? l : l.step) !== 'stock/boil',
-        );
-      }
-    }
-  }
-  return copy;
-}
-
 class Rows {
   private readonly rows: string[] = [];
   add(terms: readonly string[], relation: string, value: number): void {
