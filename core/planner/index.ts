@@ -1,4 +1,4 @@
-export { betterPlan, planDinner, secondSeed, type PlanOptions } from './plan';
+export { betterPlan, planDinner, planInSlices, secondSeed, type PlanOptions } from './plan';
 export { replanDinner } from './replan';
 export { Board } from './board';
 export { changeGap, heldUntilFor, sharesHeat, washGap } from './blocking';

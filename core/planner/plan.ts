@@ -4,7 +4,7 @@ import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
 import { Prover } from '../proof';
-import { Search, type Budget } from './search';
+import { lastOf, Search, type Budget } from './search';
 
 export interface PlanOptions {
   /** The most seconds it may take. Whatever is reached earlier ends the search. */
@@ -47,6 +47,16 @@ export function planDinner(
   options: PlanOptions,
   progress?: Progress,
 ): Plan {
+  return lastOf(planInSlices(dinner, notices, options, progress));
+}
+
+/** The same in slices of some milliseconds, so that a caller can do other things in between. */
+export function* planInSlices(
+  dinner: Dinner,
+  notices: readonly string[],
+  options: PlanOptions,
+  progress?: Progress,
+): Generator<void, Plan> {
   const begin = options.now();
   const end = begin + options.seconds * 1000;
   const model = compileModel(dinner, progress);
@@ -62,12 +72,12 @@ export function planDinner(
     isOver: endOf(share),
     onBetter: () => options.onBetter?.(assemblePlan(search.board, notices, null)),
   };
-  if (!search.construct({ ...budget, isOver: endOf(SHARE_FOR_FIRST) })) {
+  if (!(yield* search.constructing({ ...budget, isOver: endOf(SHARE_FOR_FIRST) }))) {
     return impossiblePlan(dinner, notices, options, end, progress);
   }
-  search.improve(budget);
+  yield* search.improving(budget);
   const work = STARTS_A_SECOND * options.seconds * (1 - share) * Math.min(1, rounds / usual);
-  const bound = proveBound(search, { ...budget, isOver: endOf(1) }, work);
+  const bound = yield* provingBound(search, { ...budget, isOver: endOf(1) }, work);
   search.showBest();
   return assemblePlan(search.board, notices, bound);
 }
@@ -78,7 +88,7 @@ export function roundsFor(seconds: number, activities: number): number {
 }
 
 /** A proven lower bound of the cost of any plan; better plans met on the way are kept by the search. */
-function proveBound(search: Search, budget: Budget, work: number): number | null {
+function* provingBound(search: Search, budget: Budget, work: number): Generator<void, number | null> {
   const { model, board } = search;
   const choices = model.dishWays.map((ways) => (ways.length === 0 ? [-1] : ways));
   if (choices.reduce((count, list) => count * list.length, 1) > MOST_CONFIGURATIONS) return null;
@@ -93,7 +103,7 @@ function proveBound(search: Search, budget: Budget, work: number): number | null
     isOver: budget.isOver,
     settle: (answer) => search.settle(answer, budget),
   });
-  return prover.run().bound;
+  return (yield* prover.running()).bound;
 }
 
 /** The seed of a search that runs beside one with `seed`. */

@@ -38,6 +38,14 @@ const HOT_SHARE = 0.04;
 const HOTTEST = 8;
 const COOLING = 1 / 80;
 
+/** Runs slices to their end. */
+export function lastOf<Result>(slices: Generator<unknown, Result>): Result {
+  for (;;) {
+    const { done, value } = slices.next();
+    if (done) return value as Result;
+  }
+}
+
 /** Large neighbourhood search: take a few activities out, put each back at its cheapest start. */
 export class Search {
   readonly board: Board;
@@ -65,9 +73,15 @@ export class Search {
 
   /** Finds a first feasible plan; tries other waits and other ways of dishes as attempts go by. */
   construct(budget: Budget): boolean {
+    return lastOf(this.constructing(budget));
+  }
+
+  /** The same in slices, one for each attempt. */
+  *constructing(budget: Budget): Generator<void, boolean> {
     let tried = 0;
     for (let attempt = 0; !budget.isOver() && attempt < MAX_ATTEMPTS; attempt++) {
       if (tried === 0 && attempt >= HOPELESS_ATTEMPTS) return false;
+      yield;
       this.chooseWays(attempt);
       if (!this.board.configurationFor(this.board.config.ways).possible) {
         continue;
@@ -88,6 +102,11 @@ export class Search {
 
   /** Improves the incumbent until the budget is spent, accepting like annealing. */
   improve(budget: Budget): void {
+    lastOf(this.improving(budget));
+  }
+
+  /** The same in slices of a few rounds. */
+  *improving(budget: Budget): Generator<void, void> {
     const { board, random } = this;
     this.showBest();
     let score = this.score();
@@ -97,7 +116,10 @@ export class Search {
     const hot = Math.min(HOTTEST, HOT_SHARE * this.best.cost);
     const span = Math.max(1, budget.rounds - first);
     while (this.rounds < budget.rounds) {
-      if (this.rounds % CHECK_CLOCK_EVERY === 0 && budget.isOver()) return;
+      if (this.rounds % CHECK_CLOCK_EVERY === 0) {
+        yield;
+        if (budget.isOver()) return;
+      }
       this.rounds += 1;
       const heat = hot * Math.pow(COOLING, (this.rounds - first) / span);
       if (this.moves.make(budget.isOver)) {

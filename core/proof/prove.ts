@@ -121,7 +121,17 @@ export class Prover {
   }
 
   run(): Proof {
+    const slices = this.running();
+    for (;;) {
+      const { done, value } = slices.next();
+      if (done) return value;
+    }
+  }
+
+  /** The same in slices, one for each part. */
+  *running(): Generator<void, Proof> {
     while (this.open.length > 0 && this.open[0]!.bound < this.target - WORTH && !this.isSpent()) {
+      yield;
       const node = this.pop();
       this.parts += 1;
       // What could not be looked at to the end stays open, with what is known of it.
@@ -154,8 +164,7 @@ export class Prover {
     };
     const rounds = node.prices ? ROUNDS : this.handsPrices ? NEXT_ROUNDS : FIRST_ROUNDS;
     const bound = dual.ascend(node.domain, this.evening(node), limit, rounds, () => this.isSpent(), refine);
-    // One way to make the dishes prices hands much like another.
-    if (!node.prices) this.handsPrices = dual.demand.price.slice();
+    if (!node.prices && !this.handsPrices) this.sharePrices(dual.demand.price.slice());
     if (bound >= limit) return true;
     node.bound = Math.max(node.bound, bound);
     if (this.isSpent()) return false;
@@ -167,6 +176,18 @@ export class Prover {
     if (dual.bound(node.domain, this.evening(node)) >= limit) return true;
     this.branch(node, dual, narrower, dual.tree);
     return true;
+  }
+
+  /** One way to make the dishes prices hands much like another: bounds of the others to begin with. */
+  private sharePrices(hands: Float64Array): void {
+    this.handsPrices = hands;
+    for (const node of this.open) {
+      const dual = this.duals[node.tree]!;
+      dual.demand.price.set(hands);
+      const isOpen = this.narrowers[node.tree]!.narrow(node);
+      node.bound = isOpen ? Math.max(node.bound, dual.bound(node.domain, this.evening(node))) : Infinity;
+    }
+    this.open.sort((a, b) => a.bound - b.bound);
   }
 
   private evening(node: Node): Evening {

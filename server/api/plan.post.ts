@@ -1,11 +1,19 @@
 import { describeProblem, readDinnerText } from '../../core/dinner';
-import { planDinner } from '../../core/planner';
+import type { Plan } from '../../core/plan';
+import { planInSlices } from '../../core/planner';
 
 const MOST_BYTES = 1_000_000;
 const MOST_STEPS = 200;
 const MOST_SECONDS = 5;
 
-/** Plans the dinner in the body: the same core as in the browser, bounded in size and time. */
+/** Milliseconds between two plans sent while the search goes on. */
+const SEND_EVERY = 250;
+
+/**
+ * Plans the dinner in the body: the same core as in the browser, bounded in size and time. A client that
+ * accepts `text/event-stream` is sent an event `better` for each better plan and `plan` for the last; one that
+ * goes away ends the search.
+ */
 export default defineEventHandler(async (event) => {
   const body = (await readRawBody(event, 'utf8')) ?? '';
   if (body.length > MOST_BYTES) {
@@ -27,5 +35,37 @@ export default defineEventHandler(async (event) => {
   const asked = Number(query.seconds ?? 1);
   const seconds = Number.isFinite(asked) ? Math.min(MOST_SECONDS, Math.max(0.1, asked)) : 1;
   const seed = Number.isInteger(Number(query.seed)) ? Number(query.seed ?? 1) : 1;
-  return planDinner(result.dinner, result.notices, { seconds, seed, now: () => performance.now() });
+  let isGone = false;
+  event.node.res.once('close', () => (isGone = true));
+  let better: Plan | null = null;
+  const slices = planInSlices(result.dinner, result.notices, {
+    seconds,
+    seed,
+    now: () => performance.now(),
+    isCancelled: () => isGone,
+    onBetter: (plan) => (better = plan),
+  });
+  if (!getHeader(event, 'accept')?.includes('text/event-stream')) return inTurns(slices, () => {});
+  const stream = createEventStream(event);
+  let sent = -Infinity;
+  void inTurns(slices, () => {
+    if (!better || performance.now() - sent < SEND_EVERY) return;
+    sent = performance.now();
+    void stream.push({ event: 'better', data: JSON.stringify(better) });
+    better = null;
+  }).then(async (plan) => {
+    await stream.push({ event: 'plan', data: JSON.stringify(plan) });
+    await stream.close();
+  });
+  return stream.send();
 });
+
+/** Runs slices to their end, with room for other requests in between. */
+async function inTurns(slices: Generator<void, Plan>, between: () => void): Promise<Plan> {
+  for (;;) {
+    const { done, value } = slices.next();
+    if (done) return value;
+    between();
+    await new Promise(setImmediate);
+  }
+}
