@@ -3,8 +3,9 @@ import { readDinner } from '../../core/dinner';
 import type { Plan } from '../../core/plan';
 import { planDinner } from '../../core/planner';
 
-/** Milliseconds between two plans shown while the search goes on. */
+/** Milliseconds between two plans shown while the search goes on, and how much better the next must be. */
 const SHOW_EVERY = 250;
+const WORTH_SHOWING = 0.005;
 
 const api = {
   /** Plans a dinner file that was read before; tells `onBetter` of better plans now and then. */
@@ -12,13 +13,15 @@ const api = {
     const result = readDinner(file);
     if (!result.ok) throw new Error('the dinner was read before it was planned');
     let shown = -Infinity;
+    let cost = Infinity;
     return planDinner(result.dinner, result.notices, {
       seconds,
       seed,
       now: () => performance.now(),
       onBetter: (plan) => {
-        if (performance.now() - shown < SHOW_EVERY) return;
+        if (performance.now() - shown < SHOW_EVERY || plan.cost! > cost * (1 - WORTH_SHOWING)) return;
         shown = performance.now();
+        cost = plan.cost!;
         onBetter(plan);
       },
     });

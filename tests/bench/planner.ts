@@ -103,7 +103,7 @@ function replanned(dinner: Dinner, plan: Plan): string {
   const at = late.end + 6;
   const begun = new Map(
     steps
-      .filter((row) => row.start < at)
+      .filter((row) => row.start < late.end)
       .map((row) => {
         const minutes = workOf(row) + (row === late ? 6 : 0);
         return [row.step, { start: row.start, minutes, way: row.way }];
