@@ -9,6 +9,8 @@ import { Search, type Budget } from './search';
 
 /** Share of the time in which the best plan is looked for; in the rest what need not move is moved back. */
 const SHARE_FOR_BETTER = 0.6;
+/** The old plan is a good place to set out from: no need to be shaken about as from nothing. */
+const HEAT = 0.5;
 /** How much dearer than the best plan found a calmer one may be. */
 const WORTH_OF_CALM = 0.01;
 
@@ -38,7 +40,7 @@ export function replanDinner(
   const isBegun =
     (old.feasible && search.startFrom(old, until(1))) || search.construct(until(SHARE_FOR_BETTER));
   if (!isBegun) return planDinner(dinner, notices, options, progress);
-  search.improve(until(SHARE_FOR_BETTER));
+  search.improve({ ...until(SHARE_FOR_BETTER), heat: HEAT });
   const shift = toInstant(dinner.sitDown, dinner.timeZone) - toInstant(old.sitDown, dinner.timeZone);
   search.calm(anchorsOf(model, old, shift), search.best.cost * (1 + WORTH_OF_CALM), until(1));
   search.showBest();

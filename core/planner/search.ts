@@ -26,6 +26,8 @@ export interface Budget {
   readonly isOver: () => boolean;
   /** Called with each better cost. */
   readonly onBetter?: (cost: number) => void;
+  /** How hot the acceptance rule begins, as a share of the usual; less keeps nearer to where it sets out. */
+  readonly heat?: number;
 }
 
 const GUIDE = 0.002;
@@ -113,7 +115,7 @@ export class Search {
     this.current.set(board.memory);
     let config = board.config;
     const first = this.rounds;
-    const hot = Math.min(HOTTEST, HOT_SHARE * this.best.cost);
+    const hot = (budget.heat ?? 1) * Math.min(HOTTEST, HOT_SHARE * this.best.cost);
     const span = Math.max(1, budget.rounds - first);
     while (this.rounds < budget.rounds) {
       if (this.rounds % CHECK_CLOCK_EVERY === 0) {
