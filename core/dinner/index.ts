@@ -7,11 +7,12 @@ export {
   platingMinutes,
   type EffectiveStep,
 } from './effective';
-export { describeProblem, type Problem } from './problem';
+export { describeProblem, problemsOf, type Problem } from './problem';
 export { readDinner, readDinnerText, type ReadResult } from './read';
 export {
   dinnerJsonSchema,
   dinnerSchema,
+  dishSchema,
   type Cook,
   type Course,
   type Dinner,

@@ -121,7 +121,7 @@ const ingredient = z.looseObject({
   whole: z.boolean().default(false),
 });
 
-const dish = z.looseObject({
+export const dishSchema = z.looseObject({
   id,
   name: z.string(),
   serves: z.number().positive(),
@@ -192,7 +192,7 @@ export const dinnerSchema = z.looseObject({
   kitchen: kitchen,
   cooks: z.array(cook).min(1),
   courses: z.array(course).min(1),
-  dishes: z.array(dish),
+  dishes: z.array(dishSchema),
   pins: z.array(z.looseObject({ step: stepName, start: wall })).default([]),
   choices: z.record(z.string(), z.union([id, z.null()], { error: 'the id of a way, or null' })).default({}),
 });

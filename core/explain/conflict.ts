@@ -1,7 +1,8 @@
 import type { Dinner } from '../dinner';
 import { placedSteps } from '../dinner';
 import type { Conflict } from '../plan';
-import { demandsOf, withoutDish, type Demand } from './demands';
+import { withoutDish } from '../compose';
+import { demandsOf, type Demand } from './demands';
 
 /** Says whether a plan exists: true, or false where none was found. */
 export type Feasible = (dinner: Dinner) => boolean;

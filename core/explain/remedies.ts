@@ -1,8 +1,8 @@
 import { toInstant, toWall } from '../clock';
+import { withoutDish } from '../compose';
 import type { Dinner } from '../dinner';
 import type { Change, Remedy } from '../plan';
 import { applyChanges } from './change';
-import { withoutDish } from './demands';
 
 interface Candidate {
   readonly change: Change[];

@@ -1,4 +1,5 @@
-import { applyChanges, withoutDish } from '../explain';
+import { withoutDish } from '../compose';
+import { applyChanges } from '../explain';
 import { afterLinks, placedSteps, type Dinner, type Style } from '../dinner';
 import { DAY_WINDOW, type Plan, type Terms } from '../plan';
 import { Random } from '../planner';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { applyChanges, pathParts, withoutDish } from '../../core/explain';
+import { withoutDish } from '../../core/compose';
+import { applyChanges, pathParts } from '../../core/explain';
 import { demoText, read } from '../builders/dinner';
 
 test('a path reads as in an error message', () => {

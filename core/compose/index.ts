@@ -1,0 +1,14 @@
+export { freeId, idFrom, withCard } from './add';
+export { newDinner, usualFree, type Beginning } from './begin';
+export {
+  cardOf,
+  cardSchema,
+  dinnerOfCard,
+  PLACES,
+  readCard,
+  type Card,
+  type CardFile,
+  type Place,
+} from './card';
+export { moved, withCourse, withCourseMoved, withDishMoved, withoutCourse } from './courses';
+export { componentsOf, withoutDish } from './remove';
