@@ -74,6 +74,16 @@ export default defineNuxtConfig({
     },
   },
   vite: {
+    $client: {
+      build: {
+        rollupOptions: {
+          // Cut up by page, the core's index files and their parts would run in the wrong order.
+          output: {
+            manualChunks: (id: string) => (/\/core\/[a-z]+\/[a-z]+\.ts/.test(id) ? 'core' : undefined),
+          },
+        },
+      },
+    },
     worker: { format: 'es' },
     optimizeDeps: { include: ['comlink', 'dexie', 'dayjs', 'ical-generator', 'lodash-unified'] },
   },

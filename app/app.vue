@@ -2,18 +2,21 @@
 import { useIntervalFn } from '@vueuse/core';
 import { DEMOS } from './composables/useFiles';
 import { useClock } from './stores/clock';
+import { useCards } from './stores/cards';
 import { useDinner } from './stores/dinner';
 import { useSession } from './stores/session';
 
 const dinner = useDinner();
 const session = useSession();
 const clock = useClock();
+const cards = useCards();
 const isReady = ref(false);
 
 onMounted(async () => {
   await clock.restore();
   if (!(await dinner.restore())) await dinner.openText(DEMOS[0]!.text);
   await session.restore();
+  await cards.restore();
   isReady.value = true;
 });
 useIntervalFn(() => clock.tick(), 250);

@@ -1,17 +1,33 @@
 import Dexie, { type EntityTable } from 'dexie';
+import type { CardFile } from '../../core/compose';
 import type { Plan } from '../../core/plan';
 import type { Session } from '../../core/live';
 
-/** The dinner that is open: the file as it was written, and the plan made from it. */
-export interface OpenDinner {
-  id: 'open';
+/** A dinner that is kept: the file as it was written, and the plan made from it. */
+export interface StoredDinner {
+  id: string;
   file: unknown;
   plan: Plan | null;
+  /** When it was changed last, in milliseconds since 1970. */
+  changed: number;
+  isArchived: boolean;
+}
+
+/** What was before each change of a dinner, and what was undone: whole files, oldest first. */
+export interface StoredHistory {
+  id: string;
+  past: unknown[];
+  future: unknown[];
 }
 
 export interface StoredSession {
-  id: 'open';
+  id: string;
   session: Session;
+}
+
+export interface StoredCard {
+  id: string;
+  card: CardFile;
 }
 
 export interface Setting {
@@ -20,31 +36,87 @@ export interface Setting {
 }
 
 type Database = Dexie & {
-  dinners: EntityTable<OpenDinner, 'id'>;
+  dinners: EntityTable<StoredDinner, 'id'>;
+  histories: EntityTable<StoredHistory, 'id'>;
   sessions: EntityTable<StoredSession, 'id'>;
+  cards: EntityTable<StoredCard, 'id'>;
   settings: EntityTable<Setting, 'name'>;
 };
 
 let database: Database | undefined;
 
+/** In version 1 there was one dinner, under this id. */
+const ONLY = 'open';
+const FIRST = 'first';
+const OPEN_SETTING = 'openDinner';
+
 function open(): Database {
   if (!database) {
     database = new Dexie('zeitlauf') as Database;
     database.version(1).stores({ dinners: 'id', sessions: 'id', settings: 'name' });
+    database
+      .version(2)
+      .stores({ dinners: 'id', histories: 'id', sessions: 'id', cards: 'id', settings: 'name' })
+      .upgrade(async (change) => {
+        const dinner = await change.table('dinners').get(ONLY);
+        if (!dinner) return;
+        await change.table('dinners').delete(ONLY);
+        await change.table('dinners').put({ ...dinner, id: FIRST, changed: 0, isArchived: false });
+        await change.table('settings').put({ name: OPEN_SETTING, value: FIRST });
+        const session = await change.table('sessions').get(ONLY);
+        if (!session) return;
+        await change.table('sessions').delete(ONLY);
+        await change.table('sessions').put({ ...session, id: FIRST });
+      });
   }
   return database;
+}
+
+export interface RemovedDinner {
+  readonly dinner: StoredDinner | undefined;
+  readonly history: StoredHistory | undefined;
+  readonly session: StoredSession | undefined;
 }
 
 /** Plain data only: what Vue hands out as a proxy cannot be stored. */
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 export const storage = {
-  loadDinner: (): Promise<OpenDinner | undefined> => open().dinners.get('open'),
-  saveDinner: (file: unknown, plan: Plan | null): Promise<unknown> =>
-    open().dinners.put(plain({ id: 'open' as const, file, plan })),
-  loadSession: async (): Promise<Session | undefined> => (await open().sessions.get('open'))?.session,
-  saveSession: (session: Session): Promise<unknown> =>
-    open().sessions.put(plain({ id: 'open' as const, session })),
+  listDinners: (): Promise<StoredDinner[]> => open().dinners.toArray(),
+  loadDinner: (id: string): Promise<StoredDinner | undefined> => open().dinners.get(id),
+  saveDinner: (dinner: StoredDinner): Promise<unknown> => open().dinners.put(plain(dinner)),
+  /** Takes a dinner out with its history and its session; gives back what there was, for `putBack`. */
+  removeDinner: (id: string): Promise<RemovedDinner> => {
+    const { dinners, histories, sessions } = open();
+    return open().transaction('rw', dinners, histories, sessions, async () => {
+      const gone = {
+        dinner: await dinners.get(id),
+        history: await histories.get(id),
+        session: await sessions.get(id),
+      };
+      await Promise.all([dinners.delete(id), histories.delete(id), sessions.delete(id)]);
+      return gone;
+    });
+  },
+  putBack: async (gone: RemovedDinner): Promise<void> => {
+    if (gone.dinner) await open().dinners.put(gone.dinner);
+    if (gone.history) await open().histories.put(gone.history);
+    if (gone.session) await open().sessions.put(gone.session);
+  },
+
+  loadHistory: (id: string): Promise<StoredHistory | undefined> => open().histories.get(id),
+  saveHistory: (history: StoredHistory): Promise<unknown> => open().histories.put(plain(history)),
+
+  loadSession: async (id: string): Promise<Session | undefined> => (await open().sessions.get(id))?.session,
+  saveSession: (id: string, session: Session): Promise<unknown> =>
+    open().sessions.put(plain({ id, session })),
+
+  listCards: (): Promise<StoredCard[]> => open().cards.toArray(),
+  saveCards: (cards: readonly StoredCard[]): Promise<unknown> => open().cards.bulkPut(plain([...cards])),
+  removeCard: (id: string): Promise<unknown> => open().cards.delete(id),
+
+  loadOpen: (): Promise<string | undefined> => storage.loadSetting<string>(OPEN_SETTING),
+  saveOpen: (id: string): Promise<unknown> => storage.saveSetting(OPEN_SETTING, id),
   loadSetting: async <T>(name: string): Promise<T | undefined> =>
     (await open().settings.get(name))?.value as T | undefined,
   saveSetting: (name: string, value: unknown): Promise<unknown> =>

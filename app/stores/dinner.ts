@@ -1,24 +1,31 @@
 import { defineStore } from 'pinia';
 import { toInstant, toWall } from '../../core/clock';
-import { describeProblem, readDinner, readDinnerText, type Dinner } from '../../core/dinner';
+import { freeId, idFrom } from '../../core/compose';
+import { describeProblem, readDinner, readDinnerText, type Dinner, type DinnerFile } from '../../core/dinner';
 import { applyChanges } from '../../core/explain';
 import type { Evening } from '../../core/live';
 import type { Change, Plan } from '../../core/plan';
 import { makePlanner } from '../composables/usePlanner';
-import { storage } from '../storage/database';
+import { storage, type StoredDinner } from '../storage/database';
 
 const SECONDS = 2;
 /** A better plan is swapped in while the search goes on only where it is cheaper by this share. */
 const WORTH_SHOWING = 0.02;
+/** Changes that can be undone. */
+const MOST_UNDONE = 60;
 
-/** The open dinner, its file and its plan. */
+/** The open dinner, its file, its plan, and what it was before. */
 export const useDinner = defineStore('dinner', () => {
+  const id = ref('');
   const file = shallowRef<unknown>(null);
   const dinner = shallowRef<Dinner | null>(null);
   const plan = shallowRef<Plan | null>(null);
   const isPlanning = ref(false);
+  const isArchived = ref(false);
   const problems = ref<string[]>([]);
   const notices = ref<string[]>([]);
+  const past = shallowRef<readonly unknown[]>([]);
+  const future = shallowRef<readonly unknown[]>([]);
   const planner = makePlanner();
 
   const zero = computed(() =>
@@ -36,6 +43,15 @@ export const useDinner = defineStore('dinner', () => {
       : '',
   );
 
+  const save = () =>
+    storage.saveDinner({
+      id: id.value,
+      file: file.value,
+      plan: isPlanning.value ? null : plan.value,
+      changed: Date.now(),
+      isArchived: isArchived.value,
+    });
+
   async function makePlan(): Promise<void> {
     const wanted = file.value;
     isPlanning.value = true;
@@ -47,14 +63,14 @@ export const useDinner = defineStore('dinner', () => {
     if (!result || wanted !== file.value) return;
     plan.value = result;
     isPlanning.value = false;
-    await storage.saveDinner(wanted, result);
+    await save();
   }
 
   /** Ends the search; the best plan so far stays. */
   async function stopPlanning(): Promise<void> {
     planner.cancel();
     isPlanning.value = false;
-    if (plan.value) await storage.saveDinner(file.value, plan.value);
+    if (plan.value) await save();
   }
 
   function adopt(nextFile: unknown, result: ReturnType<typeof readDinner>): boolean {
@@ -69,29 +85,97 @@ export const useDinner = defineStore('dinner', () => {
     return true;
   }
 
+  /** Shows a stored dinner; false where it cannot be read. */
+  async function show(stored: StoredDinner): Promise<boolean> {
+    if (!adopt(stored.file, readDinner(stored.file))) return false;
+    planner.cancel();
+    isPlanning.value = false;
+    id.value = stored.id;
+    isArchived.value = stored.isArchived;
+    const history = await storage.loadHistory(stored.id);
+    past.value = history?.past ?? [];
+    future.value = history?.future ?? [];
+    await storage.saveOpen(stored.id);
+    if (stored.plan) plan.value = stored.plan;
+    else void makePlan();
+    return true;
+  }
+
+  /** Opens a kept dinner; what is open stays where there is none. */
+  async function open(wanted: string): Promise<boolean> {
+    const stored = await storage.loadDinner(wanted);
+    return stored !== undefined && (await show(stored));
+  }
+
+  /** Keeps a dinner file beside the others and opens it; one that is kept already, unchanged, is only opened. */
+  async function openFile(next: unknown): Promise<boolean> {
+    const result = readDinner(next);
+    if (!result.ok) return adopt(next, result);
+    const kept = await storage.listDinners();
+    const text = JSON.stringify(next);
+    const same = kept.find((d) => JSON.stringify(d.file) === text);
+    if (same) return show({ ...same, isArchived: false });
+    const stored: StoredDinner = {
+      id: freeId(idFrom(result.dinner.title, 'dinner'), new Set(kept.map((d) => d.id))),
+      file: next,
+      plan: null,
+      changed: Date.now(),
+      isArchived: false,
+    };
+    await storage.saveDinner(stored);
+    return show(stored);
+  }
+
   /** Opens a dinner from the text of a file. Where the text is wrong, the dinner before stays open. */
   async function openText(text: string): Promise<boolean> {
     const result = readDinnerText(text);
-    if (!adopt(result.ok ? JSON.parse(text.replace(/^\uFEFF/, '')) : null, result)) return false;
-    await storage.saveDinner(file.value, null);
-    void makePlan();
+    if (!result.ok) return adopt(null, result);
+    return openFile(JSON.parse(text.replace(/^\uFEFF/, '')));
+  }
+
+  /** Sets the file and what can be undone and done again, and plans anew. */
+  async function turnTo(
+    next: unknown,
+    before: readonly unknown[],
+    undone: readonly unknown[],
+  ): Promise<boolean> {
+    if (!adopt(next, readDinner(next))) return false;
+    past.value = before.slice(-MOST_UNDONE);
+    future.value = undone;
+    const history = storage.saveHistory({ id: id.value, past: [...past.value], future: [...undone] });
+    const planned = makePlan();
+    await Promise.all([history, save()]);
+    void planned;
     return true;
+  }
+
+  /** Puts another file in place of the open dinner's. False where it would be wrong: see `problems`. */
+  async function replace(next: unknown): Promise<boolean> {
+    if (JSON.stringify(next) === JSON.stringify(file.value)) return true;
+    return turnTo(next, [...past.value, file.value], []);
   }
 
   /** Changes the dinner file in places, and plans it anew. */
-  async function change(changes: readonly Change[]): Promise<boolean> {
-    const next = applyChanges(file.value, changes);
-    if (!adopt(next, readDinner(next))) return false;
-    await storage.saveDinner(next, null);
-    void makePlan();
-    return true;
+  const change = (changes: readonly Change[]) => replace(applyChanges(file.value, changes));
+
+  /** The same by a function of the core's composing. */
+  const compose = (make: (file: DinnerFile) => DinnerFile) => replace(make(file.value as DinnerFile));
+
+  async function undo(): Promise<void> {
+    if (past.value.length === 0) return;
+    await turnTo(past.value.at(-1), past.value.slice(0, -1), [...future.value, file.value]);
+  }
+
+  async function redo(): Promise<void> {
+    if (future.value.length === 0) return;
+    await turnTo(future.value.at(-1), [...past.value, file.value], future.value.slice(0, -1));
   }
 
   /** Puts the whole dinner on another day: all its clock times move together. */
-  function moveDays(days: number): Promise<boolean> {
+  function movedBy(days: number): Change[] {
     const d = dinner.value!;
     const move = (wall: string) => toWall(toInstant(wall, 'UTC') + days * 1440, 'UTC');
-    return change([
+    return [
       { path: 'sitDown', value: move(d.sitDown) },
       ...d.cooks.map((cook, c) => ({
         path: `cooks[${c}].free`,
@@ -100,19 +184,27 @@ export const useDinner = defineStore('dinner', () => {
       ...(d.pins.length > 0
         ? [{ path: 'pins', value: d.pins.map((p) => ({ ...p, start: move(p.start) })) }]
         : []),
-    ]);
+    ];
   }
 
-  /** Opens what was open last time; false where there is nothing. */
+  /** Sits down at another moment; on another day all clock times move with it. */
+  function sitDownAt(wall: string): Promise<boolean> {
+    const days =
+      (Date.parse(wall.slice(0, 10)) - Date.parse(dinner.value!.sitDown.slice(0, 10))) / 86_400_000;
+    return change([...(days === 0 ? [] : movedBy(Math.round(days))), { path: 'sitDown', value: wall }]);
+  }
+
+  /** Opens what was open last time, or the latest that is kept; false where there is nothing. */
   async function restore(): Promise<boolean> {
-    const stored = await storage.loadDinner();
-    if (!stored || !adopt(stored.file, readDinner(stored.file))) return false;
-    if (stored.plan) plan.value = stored.plan;
-    else void makePlan();
-    return true;
+    const last = await storage.loadOpen();
+    if (last !== undefined && (await open(last))) return true;
+    const kept = (await storage.listDinners()).sort((a, b) => b.changed - a.changed);
+    for (const stored of kept) if (await show(stored)) return true;
+    return false;
   }
 
   return {
+    id,
     file,
     dinner,
     plan,
@@ -120,11 +212,21 @@ export const useDinner = defineStore('dinner', () => {
     zero,
     planKey,
     isPlanning,
+    isArchived,
     problems,
     notices,
+    past,
+    future,
+    open,
+    openFile,
     openText,
     change,
-    moveDays,
+    compose,
+    replace,
+    undo,
+    redo,
+    sitDownAt,
+    save,
     makePlan,
     stopPlanning,
     restore,

@@ -17,7 +17,7 @@ export const useSession = defineStore('session', () => {
     const next = reduceSession(current.value, action);
     if (next === session.value) return;
     session.value = next;
-    await storage.saveSession(session.value);
+    await storage.saveSession(dinner.id, session.value);
   }
 
   /** `at`: when it was done, in milliseconds; now, where nothing else is known. */
@@ -30,8 +30,9 @@ export const useSession = defineStore('session', () => {
   const begin = (done: Session['done'] = []) => act({ type: 'begin', planKey: dinner.planKey, done });
 
   async function restore(): Promise<void> {
-    session.value = (await storage.loadSession()) ?? NO_SESSION;
+    session.value = (await storage.loadSession(dinner.id)) ?? NO_SESSION;
   }
+  watch(() => dinner.id, restore);
 
   return { session: current, view, done, undo, begin, restore };
 });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { dishSchema, problemsOf, readDinner, type DinnerFile, type Problem } from '../dinner';
+import { problemsOf, readDinner, type DinnerFile, type Problem } from '../dinner';
+import { dishSchema } from '../dinner/schema';
 import { componentsOf, withoutDish } from './remove';
 
 /** Where on a menu a dish usually goes. */

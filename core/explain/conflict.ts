@@ -4,8 +4,10 @@ import type { Conflict } from '../plan';
 import { withoutDish } from '../compose';
 import { demandsOf, type Demand } from './demands';
 
-/** Says whether a plan exists: true, or false where none was found. */
-export type Feasible = (dinner: Dinner) => boolean;
+/** Says whether a plan exists: true, or false where none was found with so many times the usual effort. */
+export type Feasible = (dinner: Dinner, effort?: number) => boolean;
+
+const EFFORTS = [1, 4];
 
 /**
  * A small set of demands that cannot hold together. Each demand is left out in turn; those without
@@ -13,12 +15,11 @@ export type Feasible = (dinner: Dinner) => boolean;
  * the dishes that have no part in it are set aside in the same way.
  */
 export function findConflict(dinner: Dinner, isFeasible: Feasible): Conflict[] {
-  let relaxed = dinner;
-  const left: Demand[] = [];
-  for (const demand of demandsOf(dinner)) {
-    const next = demand.without(relaxed);
-    if (isFeasible(next)) left.push(demand);
-    else relaxed = next;
+  let { left, relaxed } = withoutIdleDemands(dinner, isFeasible, EFFORTS[0]!);
+  for (const effort of EFFORTS.slice(1)) {
+    // Where a plan was missed on the way, what was set aside was not idle after all: look harder.
+    if (!isFeasible(relaxed, effort)) break;
+    ({ left, relaxed } = withoutIdleDemands(dinner, isFeasible, effort));
   }
   let core = relaxed;
   for (const dish of dinner.dishes) {
@@ -32,4 +33,19 @@ export function findConflict(dinner: Dinner, isFeasible: Feasible): Conflict[] {
     return [{ kind: 'order', steps, text: `The steps of ${names} cannot follow each other as they ask to.` }];
   }
   return left.map(({ kind, text }) => ({ kind, steps, text: `${names}: ${text}.` }));
+}
+
+function withoutIdleDemands(
+  dinner: Dinner,
+  isFeasible: Feasible,
+  effort: number,
+): { left: Demand[]; relaxed: Dinner } {
+  let relaxed = dinner;
+  const left: Demand[] = [];
+  for (const demand of demandsOf(dinner)) {
+    const next = demand.without(relaxed);
+    if (isFeasible(next, effort)) left.push(demand);
+    else relaxed = next;
+  }
+  return { left, relaxed };
 }

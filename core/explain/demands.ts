@@ -9,8 +9,13 @@ export interface Demand {
 }
 
 const PLENTY = 99;
-/** Days before and after sitting down in which cooks are free where their own times are left out. */
-const DAYS_AROUND = 4;
+/** Days before sitting down in which even the longest dish can be made, one step after the other. */
+function daysNeeded(dinner: Dinner): number {
+  const longest = ({ minutes }: { minutes: number | { long: number } }) =>
+    typeof minutes === 'number' ? minutes : minutes.long;
+  const total = dinner.dishes.map((dish) => dish.steps.reduce((sum, step) => sum + longest(step), 0));
+  return Math.ceil(total.reduce((a, b) => a + b, 0) / 1440) + 1;
+}
 
 function mapSteps(
   dinner: Dinner,
@@ -62,7 +67,7 @@ export function demandsOf(dinner: Dinner): Demand[] {
       text: 'the cooks are free only in their own times',
       without: (d) => {
         const day = (days: number) => toWall(toInstant(d.sitDown, d.timeZone) + days * 1440, d.timeZone);
-        const always = [{ from: day(-DAYS_AROUND), to: day(DAYS_AROUND) }];
+        const always = [{ from: day(-daysNeeded(d)), to: day(1) }];
         return { ...d, cooks: d.cooks.map((cook) => ({ ...cook, free: always })) };
       },
     },

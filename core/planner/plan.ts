@@ -147,7 +147,7 @@ function impossiblePlan(
   const probe = Math.max(LEAST_PROBE, (end - options.now()) * SHARE_FOR_PROBE);
   const conflict = findConflict(
     dinner,
-    (d) => quickCost(d, { ...options, seed: 1 }, probe, progress) !== null,
+    (d, effort = 1) => quickCost(d, { ...options, seed: 1 }, effort * probe, progress) !== null,
   );
   const remedies = findRemedies(
     dinner,

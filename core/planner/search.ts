@@ -31,6 +31,8 @@ export interface Budget {
 }
 
 const GUIDE = 0.002;
+/** Attempts at taking up an old plan. */
+const START_TRIES = 3;
 /** Attempts at a first plan before the dinner is called impossible. */
 const MAX_ATTEMPTS = 400;
 /** After so many attempts at which lags alone left no plan, none is looked for any more. */
@@ -140,17 +142,23 @@ export class Search {
     }
   }
 
-  /** Sets out from a plan made before, as far as it still holds; false where no plan comes of it. */
+  /**
+   * Sets out from a plan made before, as far as it still holds; false where no plan comes of it. Some
+   * milliseconds at most: it does not look at the clock, so that a busy machine does not lose the old plan.
+   */
   startFrom(plan: Plan, budget: Budget): boolean {
     const { board } = this;
-    this.clearBoard();
-    const { members, starts } = recallPlan(board, plan);
-    const left = this.refill.putBack(members, starts);
-    const limit = 20 * (members.length + 5);
-    if (left > 0 && !this.refill.fill(left, limit, budget.isOver)) return false;
-    if (!this.isSound()) return false;
-    this.keepIfBetter(totalCost(board), budget);
-    return this.best.cost < Infinity;
+    for (let tries = 0; tries < START_TRIES; tries++) {
+      this.clearBoard();
+      const { members, starts } = recallPlan(board, plan);
+      const left = this.refill.putBack(members, starts);
+      const limit = 20 * (members.length + 5);
+      if (left > 0 && !this.refill.fill(left, limit, () => false)) continue;
+      if (!this.isSound()) continue;
+      this.keepIfBetter(totalCost(board), budget);
+      return true;
+    }
+    return false;
   }
 
   /**

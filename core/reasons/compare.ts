@@ -26,15 +26,29 @@ export interface Comparison<Key> {
   readonly figures: EveningFigures | null;
 }
 
+/** A stretch of one cook's hands: minutes relative to sitting down; `step` is null for plating and clearing. */
+export interface HandsSpan {
+  readonly from: number;
+  readonly to: number;
+  readonly cook: string;
+  readonly step: string | null;
+}
+
+/** Everything that hands do in a plan, in no order. */
+export function handsSpans(plan: Plan): HandsSpan[] {
+  const service = plan.courses
+    .flatMap((c) => [c.plating, c.clearing])
+    .filter((span) => span !== null && span.cook !== null && span.to > span.from) as HandsSpan[];
+  return [
+    ...plan.steps.flatMap((row) =>
+      row.hands.map(({ from, to, cook }) => ({ from, to, cook, step: row.step })),
+    ),
+    ...service.map(({ from, to, cook }) => ({ from, to, cook, step: null })),
+  ];
+}
+
 export function figuresOf(dinner: Dinner, plan: Plan): EveningFigures {
-  const spans = [
-    ...plan.steps.flatMap((row) => row.hands),
-    ...plan.courses.flatMap((c) => [c.plating, c.clearing]),
-  ].filter((span) => span !== null && span.cook !== null && span.to > span.from) as {
-    from: number;
-    to: number;
-    cook: string;
-  }[];
+  const spans = handsSpans(plan);
   const eating = new Map(dinner.courses.map((c) => [c.id, c.eating]));
   const eaters = new Set(dinner.cooks.filter((c) => c.eats).map((c) => c.id));
   let awayMinutes = 0;

@@ -1,17 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-
-async function planned(page: Page): Promise<void> {
-  await expect(page.getByText(/Hands: .* in all\./)).toBeVisible({ timeout: 20_000 });
-}
-
-async function openDemo(page: Page, name: string): Promise<void> {
-  await page.getByRole('button', { name: 'Open' }).click();
-  await page.getByRole('menuitem', { name: new RegExp(name) }).click();
-  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
-  await planned(page);
-}
+import { openDemo, planned } from './acts';
 
 test.beforeEach(async ({ page }) => {
   await page.goto('/');

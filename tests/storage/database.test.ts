@@ -1,22 +1,54 @@
+import Dexie from 'dexie';
 import { NO_SESSION, reduceSession } from '../../core/live';
-import { storage } from '../../app/storage/database';
+import { storage, type StoredDinner } from '../../app/storage/database';
 import { demoText } from '../builders/dinner';
 
-test('a dinner comes back as it was written, unknown fields and all', async () => {
-  expect(await storage.loadDinner()).toBeUndefined();
-  const file = { ...JSON.parse(demoText('home-at-six')), 'x-note': { by: 'hand' } };
-  await storage.saveDinner(file, null);
-  expect((await storage.loadDinner())?.file).toEqual(file);
-  expect((await storage.loadDinner())?.plan).toBeNull();
+const begun = reduceSession(NO_SESSION, { type: 'begin', planKey: 'p' });
+const file = { ...JSON.parse(demoText('home-at-six')), 'x-note': { by: 'hand' } };
+const stored = (id: string): StoredDinner => ({ id, file, plan: null, changed: 5, isArchived: false });
+
+test('what the first version had kept is found again in the next', async () => {
+  const old = new Dexie('zeitlauf');
+  old.version(1).stores({ dinners: 'id', sessions: 'id', settings: 'name' });
+  await old.table('dinners').put({ id: 'open', file, plan: null });
+  await old.table('sessions').put({ id: 'open', session: begun });
+  await old.table('settings').put({ name: 'clock', value: 7 });
+  old.close();
+
+  const open = await storage.loadOpen();
+  const [dinner] = await storage.listDinners();
+  expect(dinner).toMatchObject({ id: open, file, plan: null, isArchived: false });
+  expect(await storage.loadSession(open!)).toEqual(begun);
+  expect(await storage.loadSetting('clock')).toBe(7);
+  await storage.removeDinner(open!);
 });
 
-test('the session is there after each touch', async () => {
-  const begun = reduceSession(NO_SESSION, { type: 'begin', planKey: 'p' });
+test('a dinner comes back as it was written, unknown fields and all', async () => {
+  expect(await storage.loadDinner('six')).toBeUndefined();
+  await storage.saveDinner(stored('six'));
+  expect(await storage.loadDinner('six')).toEqual(stored('six'));
+});
+
+test('a dinner that is taken out can be put back with its history and its session', async () => {
+  await storage.saveDinner(stored('frost'));
+  await storage.saveHistory({ id: 'frost', past: [{ a: 1 }], future: [] });
+  await storage.saveSession('frost', begun);
+  const gone = await storage.removeDinner('frost');
+  expect(await storage.loadDinner('frost')).toBeUndefined();
+  expect(await storage.loadHistory('frost')).toBeUndefined();
+  expect(await storage.loadSession('frost')).toBeUndefined();
+  await storage.putBack(gone);
+  expect(await storage.loadDinner('frost')).toEqual(stored('frost'));
+  expect(await storage.loadHistory('frost')).toEqual({ id: 'frost', past: [{ a: 1 }], future: [] });
+  expect(await storage.loadSession('frost')).toEqual(begun);
+});
+
+test('the session is there after each touch, for each dinner its own', async () => {
   const done = reduceSession(begun, { type: 'done', task: 'a/b#work0', at: 5 });
-  await storage.saveSession(done);
-  expect(await storage.loadSession()).toEqual(done);
-  await storage.saveSession(reduceSession(done, { type: 'undo' }));
-  expect(await storage.loadSession()).toEqual(begun);
+  await storage.saveSession('one', done);
+  await storage.saveSession('other', begun);
+  expect(await storage.loadSession('one')).toEqual(done);
+  expect(await storage.loadSession('other')).toEqual(begun);
 });
 
 test('settings are kept by name', async () => {

@@ -10,6 +10,8 @@ const route = useRoute();
 const isDark = useDark({ storageKey: 'zeitlauf-theme' });
 const toggleDark = useToggle(isDark);
 const isHelpOpen = ref(false);
+const isShelfOpen = ref(false);
+const isBeginOpen = ref(false);
 const isDropping = ref(false);
 
 const VIEWS = [
@@ -24,10 +26,16 @@ function isTyping(event: KeyboardEvent): boolean {
 }
 
 useEventListener('keydown', (event: KeyboardEvent) => {
-  if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+  if (isTyping(event)) return;
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+    event.preventDefault();
+    void (event.shiftKey ? store.redo() : store.undo());
+  }
+  if (event.ctrlKey || event.metaKey || event.altKey) return;
   const view = VIEWS.find((v) => v.key === event.key);
   if (event.key === '?') isHelpOpen.value = true;
   else if (event.key === 't') toggleDark();
+  else if (event.key === 'd') isShelfOpen.value = true;
   else if (event.key === 'p') void navigateTo('/print');
   else if (view) void navigateTo(view.path);
 });
@@ -80,6 +88,9 @@ async function drop(event: DragEvent): Promise<void> {
         </NuxtLink>
       </nav>
       <div class="tools">
+        <el-button :disabled="store.past.length === 0" @click="store.undo()">Undo</el-button>
+        <el-button :disabled="store.future.length === 0" @click="store.redo()">Redo</el-button>
+        <el-button @click="isShelfOpen = true">Dinners</el-button>
         <FileMenu @open="open" />
         <el-button :aria-pressed="isDark" @click="toggleDark()">
           {{ isDark ? 'Daylight' : 'Candle' }}
@@ -92,6 +103,8 @@ async function drop(event: DragEvent): Promise<void> {
       <slot />
     </main>
     <ShortcutHelp v-model="isHelpOpen" />
+    <DinnerShelf v-model="isShelfOpen" @begin="isBeginOpen = true" />
+    <BeginDinner v-model="isBeginOpen" />
   </div>
 </template>
 
@@ -165,6 +178,7 @@ nav {
 
 .tools {
   display: flex;
+  flex-wrap: wrap;
   gap: 0.5rem;
 }
 
