@@ -10,7 +10,8 @@ export const DEMOS = [
   { name: 'The walnut harvest', about: 'six at table, two cooks, four courses', text: walnutHarvest },
 ];
 
-function download(name: string, text: string, type: string): void {
+/** Hands a file over to be saved. */
+export function download(name: string, text: string, type: string): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
   const link = document.createElement('a');
   link.href = url;

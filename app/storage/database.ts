@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { CardFile } from '../../core/compose';
+import type { Backup, CardFile } from '../../core/compose';
 import type { Plan } from '../../core/plan';
 import type { Session } from '../../core/live';
 
@@ -49,6 +49,8 @@ let database: Database | undefined;
 const ONLY = 'open';
 const FIRST = 'first';
 const OPEN_SETTING = 'openDinner';
+/** Settings that belong to the cook and not to this browser; they go into a backup. */
+const KEPT_SETTINGS = ['kitchen'];
 
 function open(): Database {
   if (!database) {
@@ -114,6 +116,29 @@ export const storage = {
   listCards: (): Promise<StoredCard[]> => open().cards.toArray(),
   saveCards: (cards: readonly StoredCard[]): Promise<unknown> => open().cards.bulkPut(plain([...cards])),
   removeCard: (id: string): Promise<unknown> => open().cards.delete(id),
+
+  /**
+   * Takes a backup in, in one go: what has the same id is replaced, together with its history. With
+   * `isReplacing` all else goes.
+   */
+  takeIn: (backup: Backup, isReplacing: boolean): Promise<void> => {
+    const { dinners, histories, sessions, cards, settings } = open();
+    return open().transaction('rw', [dinners, histories, sessions, cards, settings], async () => {
+      if (isReplacing) await Promise.all([dinners, histories, sessions, cards].map((table) => table.clear()));
+      const ids = backup.dinners.map((d) => d.id);
+      await Promise.all([histories.bulkDelete(ids), sessions.bulkDelete(ids)]);
+      await dinners.bulkPut(plain(backup.dinners.map((d) => ({ ...d, plan: null }))));
+      await cards.bulkPut(plain([...backup.cards]));
+      for (const name of KEPT_SETTINGS) {
+        const value = backup.settings[name];
+        if (value !== undefined) await settings.put(plain({ name, value }));
+      }
+    });
+  },
+  loadKept: async (): Promise<Record<string, unknown>> => {
+    const kept = await open().settings.bulkGet(KEPT_SETTINGS);
+    return Object.fromEntries(kept.flatMap((s) => (s ? [[s.name, s.value]] : [])));
+  },
 
   loadOpen: (): Promise<string | undefined> => storage.loadSetting<string>(OPEN_SETTING),
   saveOpen: (id: string): Promise<unknown> => storage.saveSetting(OPEN_SETTING, id),

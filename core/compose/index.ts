@@ -12,3 +12,4 @@ export {
 } from './card';
 export { moved, withCourse, withCourseMoved, withDishMoved, withoutCourse } from './courses';
 export { componentsOf, withoutDish } from './remove';
+export { backupText, effectOf, readBackup, type Backup, type BackupEffect, type ReadBackup } from './backup';

@@ -31,11 +31,14 @@ const SMALL = 18;
 /** More choices of dish ways than this are not looked through by a proof. */
 const MOST_CONFIGURATIONS = 64;
 
-/** Shares of the time: for a first plan before the dinner is called impossible; of what is left, for each probe. */
+/** Share of the time for a first plan before the dinner is called impossible; of what is left, for the conflict. */
 const SHARE_FOR_FIRST = 0.6;
-const SHARE_FOR_PROBE = 0.04;
-/** Milliseconds that a probe gets at least. */
-const LEAST_PROBE = 40;
+const SHARE_FOR_CONFLICT = 0.5;
+/** Share of its phase that a probe gets, and milliseconds that it gets at least. */
+const SHARE_FOR_PROBE = 0.25;
+const LEAST_PROBE = 25;
+/** Rounds for a plan that is only to tell what a remedy costs. */
+const QUICK_ROUNDS = 300;
 
 /**
  * Plans a dinner: the best plan found within the budget, or a plan file with `feasible` false.
@@ -119,22 +122,26 @@ export function betterPlan(a: Plan, b: Plan): Plan {
   return bound === -Infinity ? better : { ...better, bound, optimal: better.cost! <= bound };
 }
 
-/** The cost of a quickly found plan, or null where none was found. */
-function quickCost(
+/** A search with a first plan, found within some milliseconds; null where none was. */
+function quickSearch(
   dinner: Dinner,
   options: PlanOptions,
   milliseconds: number,
   progress?: Progress,
-): number | null {
+): { search: Search; budget: Budget } | null {
   const end = options.now() + milliseconds;
   const search = new Search(compileModel(dinner, progress), options.seed);
-  const budget: Budget = {
-    rounds: 300,
-    isOver: () => options.now() >= end || options.isCancelled?.() === true,
-  };
-  if (!search.construct(budget)) return null;
-  search.improve(budget);
-  return Math.round(search.best.cost * 100) / 100;
+  const isOver = () => options.now() >= end || options.isCancelled?.() === true;
+  const budget = { rounds: QUICK_ROUNDS, isOver };
+  return search.construct(budget) ? { search, budget } : null;
+}
+
+/** The cost of a quickly found plan, or null where none was found. */
+function quickCost(...what: Parameters<typeof quickSearch>): number | null {
+  const found = quickSearch(...what);
+  if (!found) return null;
+  found.search.improve(found.budget);
+  return Math.round(found.search.best.cost * 100) / 100;
 }
 
 function impossiblePlan(
@@ -144,14 +151,16 @@ function impossiblePlan(
   end: number,
   progress?: Progress,
 ): Plan {
-  const probe = Math.max(LEAST_PROBE, (end - options.now()) * SHARE_FOR_PROBE);
+  const conflictEnd = options.now() + (end - options.now()) * SHARE_FOR_CONFLICT;
+  // What lags alone forbid is told at once; where a plan has to be looked for, the first looks are the longest.
+  const probe = (until: number) => Math.max(LEAST_PROBE, (until - options.now()) * SHARE_FOR_PROBE);
   const conflict = findConflict(
     dinner,
-    (d, effort = 1) => quickCost(d, { ...options, seed: 1 }, effort * probe, progress) !== null,
+    (d) => quickSearch(d, { ...options, seed: 1 }, probe(conflictEnd), progress) !== null,
   );
   const remedies = findRemedies(
     dinner,
-    (d) => quickCost(d, options, probe, progress),
+    (d) => quickCost(d, options, probe(end) / 2, progress),
     () => options.now() >= end || options.isCancelled?.() === true,
   );
   return {

@@ -18,6 +18,7 @@ const VIEWS = [
   { path: '/evening', name: 'Evening', key: 'e' },
   { path: '/cook', name: 'Cook', key: 'c' },
   { path: '/menu', name: 'Menu', key: 'm' },
+  { path: '/kitchen', name: 'Kitchen', key: 'k' },
 ];
 
 function isTyping(event: KeyboardEvent): boolean {

@@ -2,9 +2,11 @@
 import { newDinner } from '../../../core/compose';
 import type { DinnerFile } from '../../../core/dinner';
 import { useDinner } from '../../stores/dinner';
+import { useKitchen } from '../../stores/kitchen';
 
 const isOpen = defineModel<boolean>({ required: true });
 const store = useDinner();
+const kitchen = useKitchen();
 
 const PATTERNS = [
   { name: 'Starter, main, dessert', courses: ['Starter', 'Main', 'Dessert'] },
@@ -35,7 +37,6 @@ watch(isOpen, (open) => {
 
 async function begin(): Promise<void> {
   const open = store.file as DinnerFile | null;
-  const kitchen = open?.kitchen ?? { ovens: [{ id: 'oven', name: 'Oven' }] };
   const file = newDinner({
     title: title.value.trim() || 'A new dinner',
     sitDown: sitDown.value,
@@ -43,7 +44,7 @@ async function begin(): Promise<void> {
     guests: guests.value,
     courses: PATTERNS[pattern.value]!.courses,
     cook: open?.cooks[0]?.name ?? 'Cook',
-    kitchen,
+    kitchen: await kitchen.forNew(),
   });
   if (!(await store.openFile(file))) return;
   isOpen.value = false;

@@ -87,7 +87,6 @@ watch(
     <p v-if="fromNow === 'asked'" class="soft">Can it still be begun now?</p>
     <p v-else-if="fromNow === 'yes'">Begun now, it is still possible.</p>
     <p v-else-if="fromNow === 'no'" class="warn">Begun only now, it is not possible as it stands.</p>
-    <p v-if="store.isPlanning" class="soft" role="status">Looking for a better evening ...</p>
   </section>
 </template>
 
