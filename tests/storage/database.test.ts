@@ -58,3 +58,25 @@ test('settings are kept by name', async () => {
   expect(await storage.loadSetting('other')).toBeNull();
   expect(await storage.loadSetting('none')).toBeUndefined();
 });
+
+test('a backup is taken in beside what is kept, or in place of it', async () => {
+  const changed = { id: 'six', file: { ...file, title: 'Another six' }, changed: 9, isArchived: true };
+  const card = { format: 'zeitlauf/dish', version: 1, dish: { id: 'a' } } as never;
+  const backup = {
+    made: 1,
+    dinners: [changed],
+    cards: [{ id: 'a', card }],
+    settings: { kitchen: { rings: 2 } },
+  };
+  await storage.saveDinner(stored('six'));
+  await storage.saveDinner(stored('frost'));
+  await storage.saveHistory({ id: 'six', past: [{ a: 1 }], future: [] });
+  await storage.takeIn(backup, false);
+  expect(await storage.loadDinner('six')).toEqual({ ...changed, plan: null });
+  expect(await storage.loadHistory('six')).toBeUndefined();
+  expect(await storage.loadDinner('frost')).toEqual(stored('frost'));
+  expect(await storage.listCards()).toEqual([{ id: 'a', card }]);
+  expect(await storage.loadKept()).toEqual({ kitchen: { rings: 2 } });
+  await storage.takeIn(backup, true);
+  expect((await storage.listDinners()).map((d) => d.id)).toEqual(['six']);
+});

@@ -58,7 +58,7 @@ const lines = (what: string, effect: BackupEffect) => [
   ...(effect.added.length ? [`New ${what}: ${effect.added.join(', ')}`] : []),
   ...(effect.changed.length ? [`Changed ${what}: ${effect.changed.join(', ')}`] : []),
   ...(effect.removed.length ? [`Gone ${what}: ${effect.removed.join(', ')}`] : []),
-  ...(effect.same ? [`${effect.same} ${what} as they are`] : []),
+  ...(effect.same ? [`As they are: ${effect.same} ${what}`] : []),
 ];
 </script>
 

@@ -1,0 +1,53 @@
+/** Oven temperatures as ovens and books say them. */
+
+/** °F from °C, exactly; NIST SP 811. */
+export function fahrenheitOf(celsius: number): number {
+  return (celsius * 9) / 5 + 32;
+}
+
+export function celsiusOf(fahrenheit: number): number {
+  return ((fahrenheit - 32) * 5) / 9;
+}
+
+/** Gas marks with their °C in a conventional oven, as most cookery books print them. Common practice. */
+const MARKS: readonly (readonly [string, number])[] = [
+  ['¼', 110],
+  ['½', 120],
+  ['1', 140],
+  ['2', 150],
+  ['3', 160],
+  ['4', 180],
+  ['5', 190],
+  ['6', 200],
+  ['7', 220],
+  ['8', 230],
+  ['9', 240],
+];
+
+/** The nearest gas mark; null where no mark is within 15 °C. */
+export function gasMarkOf(celsius: number): string | null {
+  const [mark, at] = MARKS.reduce((a, b) => (Math.abs(b[1] - celsius) < Math.abs(a[1] - celsius) ? b : a));
+  return Math.abs(at - celsius) <= 15 ? mark : null;
+}
+
+/** How much hotter a conventional oven is set than one with a fan. Common practice. */
+const FAN = 20;
+
+/** What to set the other kind of oven to. */
+export function withoutFan(celsius: number): number {
+  return celsius + FAN;
+}
+
+export function withFan(celsius: number): number {
+  return celsius - FAN;
+}
+
+export type HeatUnit = 'C' | 'F' | 'gas';
+
+/** A setting as the kitchen's oven shows it; `hasFan` says what `celsius` is for. °F to the nearest 5. */
+export function settingText(celsius: number, unit: HeatUnit, hasFan: boolean): string {
+  if (unit === 'C') return `${Math.round(celsius)} °C`;
+  if (unit === 'F') return `${5 * Math.round(fahrenheitOf(celsius) / 5)} °F`;
+  const mark = gasMarkOf(hasFan ? withoutFan(celsius) : celsius);
+  return mark ? `gas mark ${mark}` : `${Math.round(celsius)} °C`;
+}

@@ -1,0 +1,6 @@
+export { gramsOf, type Weighed } from './density';
+export { celsiusOf, fahrenheitOf, gasMarkOf, settingText, withFan, withoutFan, type HeatUnit } from './heat';
+export { neededFor, type Needed } from './ingredient';
+export { amountText, sensible } from './round';
+export { areaOf, tinFactor, type Tin } from './tin';
+export { convert, inSystem, unitOf, type System, type Unit } from './units';
