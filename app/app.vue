@@ -4,19 +4,21 @@ import { DEMOS } from './composables/useFiles';
 import { useClock } from './stores/clock';
 import { useCards } from './stores/cards';
 import { useDinner } from './stores/dinner';
+import { usePreferences } from './stores/preferences';
 import { useSession } from './stores/session';
 
 const dinner = useDinner();
 const session = useSession();
 const clock = useClock();
 const cards = useCards();
+const preferences = usePreferences();
 const isReady = ref(false);
 
 onMounted(async () => {
   await clock.restore();
   if (!(await dinner.restore())) await dinner.openText(DEMOS[0]!.text);
   await session.restore();
-  await cards.restore();
+  await Promise.all([cards.restore(), preferences.restore()]);
   isReady.value = true;
 });
 useIntervalFn(() => clock.tick(), 250);

@@ -29,6 +29,7 @@ const pace = (value: number | undefined | null) => store.change([{ path: 'pace',
           At 1.2, ten minutes of chopping are twelve. Ovens and fridges take as long as ever.
         </p>
       </section>
+      <UnitChoice />
       <BackupBox />
     </div>
   </div>

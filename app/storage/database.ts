@@ -50,7 +50,7 @@ const ONLY = 'open';
 const FIRST = 'first';
 const OPEN_SETTING = 'openDinner';
 /** Settings that belong to the cook and not to this browser; they go into a backup. */
-const KEPT_SETTINGS = ['kitchen'];
+const KEPT_SETTINGS = ['kitchen', 'preferences'];
 
 function open(): Database {
   if (!database) {

@@ -4,6 +4,7 @@ import { describeProblem, type DinnerFile } from '../../core/dinner';
 import { storage } from '../storage/database';
 import { useCards } from './cards';
 import { useDinner } from './dinner';
+import { usePreferences } from './preferences';
 import { useShelf } from './shelf';
 
 export interface Preview {
@@ -22,6 +23,7 @@ export const useBackup = defineStore('backup', () => {
   const open = useDinner();
   const shelf = useShelf();
   const cards = useCards();
+  const preferences = usePreferences();
 
   /** The text of a file with all that is kept, and how many dinners are left out because they cannot be read. */
   async function makeText(): Promise<string> {
@@ -64,7 +66,7 @@ export const useBackup = defineStore('backup', () => {
   async function takeIn(backup: Backup, isReplacing: boolean): Promise<void> {
     await open.stopPlanning();
     await storage.takeIn(backup, isReplacing);
-    await cards.restore();
+    await Promise.all([cards.restore(), preferences.restore()]);
     await open.restore();
     await shelf.refresh();
   }

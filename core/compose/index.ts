@@ -13,3 +13,4 @@ export {
 export { moved, withCourse, withCourseMoved, withDishMoved, withoutCourse } from './courses';
 export { componentsOf, withoutDish } from './remove';
 export { backupText, effectOf, readBackup, type Backup, type BackupEffect, type ReadBackup } from './backup';
+export { factsOf, type DishFacts } from './facts';

@@ -185,7 +185,7 @@ test('it opens again without a network', async ({ page, context }) => {
 });
 
 for (const scheme of ['light', 'dark'] as const) {
-  for (const path of ['/evening', '/cook', '/menu', '/kitchen', '/print']) {
+  for (const path of ['/evening', '/cook', '/menu', '/dishes', '/kitchen', '/print']) {
     test(`no accessibility faults on ${path}, ${scheme}`, async ({ page }) => {
       await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
       await page.goto(path);

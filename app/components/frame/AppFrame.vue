@@ -18,6 +18,7 @@ const VIEWS = [
   { path: '/evening', name: 'Evening', key: 'e' },
   { path: '/cook', name: 'Cook', key: 'c' },
   { path: '/menu', name: 'Menu', key: 'm' },
+  { path: '/dishes', name: 'Dishes', key: 'f' },
   { path: '/kitchen', name: 'Kitchen', key: 'k' },
 ];
 

@@ -5,6 +5,7 @@ const SHORTCUTS = [
   ['e', 'Evening: the plan'],
   ['c', 'Cook: now and next'],
   ['m', 'Menu: who, when, what'],
+  ['f', 'Dishes: the card file'],
   ['k', 'Kitchen: ovens, tools, backup'],
   ['d', 'Dinners: open, copy, begin'],
   ['p', 'Print the run sheet'],

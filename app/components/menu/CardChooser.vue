@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { VueDraggable } from 'vue-draggable-plus';
-import { PLACES, withCard, type Place } from '../../../core/compose';
+import { withCard } from '../../../core/compose';
 import type { DinnerFile } from '../../../core/dinner';
 import { figuresOf, type EveningFigures } from '../../../core/reasons';
+import { ALL, PLACE_CHOICES, useCardFilter } from '../../composables/useCardList';
 import { costInWords } from '../../composables/useCosts';
 import { useComparison } from '../../composables/useComparison';
 import { useCards } from '../../stores/cards';
@@ -12,37 +13,12 @@ const store = useDinner();
 const cards = useCards();
 const comparison = useComparison();
 
-const PLACE_NAMES: Record<Place, string> = {
-  starter: 'Starters',
-  main: 'Mains',
-  side: 'Sides',
-  sauce: 'Sauces',
-  dessert: 'Desserts',
-  drink: 'Drinks',
-  else: 'Other work',
-};
-
-const text = ref('');
-const ALL = 'all';
-const place = ref<Place | typeof ALL>(ALL);
-const tag = ref(ALL);
+const { text, place, tag, tags, shown } = useCardFilter(() => cards.cards);
 const chosen = ref('');
 const course = computed(
   () => store.dinner!.courses.find((c) => c.id === chosen.value)?.id ?? store.dinner!.courses[0]!.id,
 );
-const tags = computed(() => [...new Set(cards.cards.flatMap((c) => c.card.tags ?? []))].sort());
 
-const shown = computed(() =>
-  cards.cards.filter(({ card }) => {
-    const words = [card.dish.name, ...(card.tags ?? []), ...(card.dish.ingredients ?? []).map((i) => i.item)];
-    const fits = words.join(' ').toLowerCase().includes(text.value.trim().toLowerCase());
-    return (
-      fits &&
-      (place.value === ALL || card.goes === place.value) &&
-      (tag.value === ALL || card.tags?.includes(tag.value))
-    );
-  }),
-);
 /** A copy of what is shown, for dragging: entries are cloned into a course. */
 const entries = ref<string[]>([]);
 watch(shown, (list) => (entries.value = list.map((c) => c.id)), { immediate: true });
@@ -94,8 +70,7 @@ const tagsOf = (id: string) => (cards.cards.find((c) => c.id === id)?.card.tags 
     <el-input v-model="text" placeholder="Name or ingredient" aria-label="Search the dishes" clearable />
     <div class="filters">
       <el-select v-model="place" aria-label="Kind of dish">
-        <el-option :value="ALL" label="All kinds" />
-        <el-option v-for="p in PLACES" :key="p" :value="p" :label="PLACE_NAMES[p]" />
+        <el-option v-for="p in PLACE_CHOICES" :key="p.value" :value="p.value" :label="p.label" />
       </el-select>
       <el-select v-model="tag" aria-label="Tag">
         <el-option :value="ALL" label="All tags" />

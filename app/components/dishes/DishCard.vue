@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { neededFor, settingText } from '../../../core/amounts';
+import { factsOf, type CardFile } from '../../../core/compose';
+import { readCard } from '../../../core/compose';
+import { duration } from '../../composables/useTimes';
+import { usePreferences } from '../../stores/preferences';
+
+const props = defineProps<{ card: CardFile; guests: number }>();
+const preferences = usePreferences();
+const guests = ref(props.guests);
+watch(
+  () => props.guests,
+  (n) => (guests.value = n),
+);
+const read = computed(() => {
+  const result = readCard(props.card);
+  return result.ok ? result.card : null;
+});
+const dishes = computed(() => (read.value ? [read.value.dish, ...read.value.with] : []));
+const facts = computed(() => factsOf(props.card, guests.value));
+const KINDS = { hands: 'hands', minded: 'minded', alone: 'alone' };
+
+type Step = NonNullable<typeof read.value>['dish']['steps'][number];
+function times(step: Step): string {
+  const { minutes } = step;
+  if (typeof minutes === 'number') return duration(minutes);
+  return minutes.short === minutes.long
+    ? duration(minutes.usual)
+    : `${duration(minutes.short)} to ${duration(minutes.long)}`;
+}
+const heat = (step: Step) =>
+  (step.uses ?? []).flatMap((use) =>
+    'oven' in use ? [`oven ${settingText(use.oven as number, preferences.heat, false)}`] : [],
+  );
+function keeping(step: Step): string {
+  const most = step.keeps?.most;
+  if (!step.keeps || most === undefined) return '';
+  const where = {
+    hot: 'hot',
+    room: 'at room temperature',
+    fridge: 'in the fridge',
+    freezer: 'in the freezer',
+  };
+  const how = step.keeps.how ? ` ${where[step.keeps.how]}` : '';
+  return most === null ? `keeps${how}` : `keeps ${duration(most)}${how}`;
+}
+const needed = (dish: (typeof dishes.value)[number]) =>
+  dish.ingredients.map((i) => neededFor(i, guests.value / dish.serves, preferences.system));
+</script>
+
+<template>
+  <article v-if="read" class="dish-card card" aria-labelledby="dish-title">
+    <div class="head">
+      <h2 id="dish-title">{{ read.dish.name }}</h2>
+      <slot name="acts" />
+    </div>
+    <p class="soft">{{ read.tags.join(', ') }}</p>
+    <div class="numbers">
+      <label for="card-guests">For</label>
+      <el-input-number id="card-guests" v-model="guests" :min="1" :max="100" />
+      <span v-if="facts">
+        {{ duration(facts.hands) }} of hands, {{ duration(facts.total) }} from beginning to plate,
+        {{ duration(facts.ahead) }} of the hands can be done the day before.
+      </span>
+    </div>
+    <template v-for="dish in dishes" :key="dish.id">
+      <h3 v-if="dish !== read.dish">{{ dish.name }}</h3>
+      <ul v-if="dish.ingredients.length" class="needed" :aria-label="`What ${dish.name} needs`">
+        <li v-for="line in needed(dish)" :key="line.item">
+          <strong>{{ line.amount }}</strong>
+          <span>
+            {{ line.item }}<template v-if="line.to">, {{ line.to }}</template>
+            <span v-if="line.weight" class="soft" :title="line.weight.source">
+              (about {{ line.weight.grams }} g, {{ line.weight.source }})</span
+            >
+          </span>
+        </li>
+      </ul>
+      <ol class="steps" :aria-label="`Steps of ${dish.name}`">
+        <li v-for="step in dish.steps" :key="step.id" :class="step.attention">
+          <strong>{{ step.does }}</strong>
+          <span class="soft">
+            {{
+              [`${times(step)} ${KINDS[step.attention]}`, ...heat(step), keeping(step)]
+                .filter(Boolean)
+                .join(', ')
+            }}
+          </span>
+          <span v-if="step.cue">Done when: {{ step.cue }}</span>
+          <span v-for="caution in step.cautions" :key="caution" class="caution">{{ caution }}</span>
+        </li>
+      </ol>
+    </template>
+    <p class="soft">
+      Amounts are rounded to what can be measured. Check packets for allergens; for safe temperatures and
+      keeping times, follow your local food-safety advice.
+    </p>
+  </article>
+</template>
+
+<style scoped>
+.dish-card {
+  display: grid;
+  gap: 0.75rem;
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1rem;
+  align-items: start;
+  justify-content: space-between;
+}
+
+.numbers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 0.75rem;
+  align-items: center;
+}
+
+.needed {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
+  gap: 0.2rem 1.5rem;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.needed > li {
+  display: grid;
+  grid-template-columns: 6rem minmax(0, 1fr);
+  gap: 0.5rem;
+}
+
+.steps {
+  display: grid;
+  gap: 0.5rem;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.steps > li {
+  display: grid;
+  padding: 0.3rem 0.75rem;
+  border-left: 6px solid var(--accent);
+}
+
+/* Attention is told by the edge: solid for hands, broken for minded, double and open for alone. */
+.steps > .minded {
+  border-left-style: dashed;
+}
+
+.steps > .alone {
+  border-left-style: double;
+}
+
+.caution {
+  color: var(--warn);
+}
+</style>
