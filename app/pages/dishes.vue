@@ -26,7 +26,7 @@ const ORDERS: { value: CardOrder; label: string }[] = [
 const list = computed(() => sorted(filter.shown.value, order.value));
 const chosen = ref('');
 const card = computed(() => (cards.cards.find((c) => c.id === chosen.value) ?? list.value[0])?.card);
-const cardId = computed(() => cards.cards.find((c) => c.card === card.value)?.id ?? '');
+const cardId = computed(() => (cards.cards.find((c) => c.id === chosen.value) ?? list.value[0])?.id ?? '');
 const input = useTemplateRef<HTMLInputElement>('input');
 
 /** Dishes of the open dinner that are not in the card file under their name. */
@@ -37,9 +37,32 @@ const fromDinner = computed(() => {
 });
 
 async function keep(added: CardFile): Promise<void> {
-  const problems = await cards.add(added);
-  if (problems.length > 0) ElMessage.error(`This dish cannot be kept: ${problems[0]}.`);
-  else ElMessage.success(`${added.dish.name} is in the card file.`);
+  const result = await cards.add(added);
+  if (typeof result !== 'string') {
+    ElMessage.error(`This dish cannot be kept: ${result[0]}.`);
+    return;
+  }
+  chosen.value = result;
+  ElMessage.success(`${added.dish.name} is in the card file.`);
+}
+
+const isEditing = ref(false);
+watch(cardId, () => (isEditing.value = false));
+
+/** A dish to begin with: one step, to be told in words. */
+async function writeNew(): Promise<void> {
+  const steps = [
+    { id: 'first', does: 'Begin here', attention: 'hands' as const, minutes: 5, guessed: ['minutes'] },
+  ];
+  await keep({
+    format: 'zeitlauf/dish',
+    version: 1,
+    goes: 'main',
+    tags: [],
+    dish: { id: 'new-dish', name: 'A new dish', serves: guests.value, ingredients: [], steps },
+  });
+  await nextTick();
+  isEditing.value = true;
 }
 
 async function picked(event: Event): Promise<void> {
@@ -128,6 +151,7 @@ async function onto(course: string): Promise<void> {
         </ul>
         <p v-if="list.length === 0" class="soft">No dish of the card file is like that.</p>
         <div class="acts">
+          <el-button type="primary" @click="writeNew">Write a new dish</el-button>
           <el-button @click="input?.click()">Take a dish file in ...</el-button>
           <input
             ref="input"
@@ -146,7 +170,14 @@ async function onto(course: string): Promise<void> {
           </el-button>
         </div>
       </section>
-      <DishCard v-if="card" :card="card" :guests="guests">
+      <DishEditor
+        v-if="card && isEditing"
+        :id="cardId"
+        :key="cardId"
+        :card="card"
+        @close="isEditing = false"
+      />
+      <DishCard v-else-if="card" :card="card" :guests="guests">
         <template #acts>
           <div class="acts">
             <el-dropdown trigger="click" @command="onto">
@@ -159,6 +190,7 @@ async function onto(course: string): Promise<void> {
                 </el-dropdown-menu>
               </template>
             </el-dropdown>
+            <el-button @click="isEditing = true">Change</el-button>
             <el-button @click="duplicate">Duplicate</el-button>
             <el-button @click="save">Save as a file</el-button>
             <el-button @click="remove">Take out</el-button>

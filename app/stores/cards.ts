@@ -4,10 +4,18 @@ import { describeProblem } from '../../core/dinner';
 import { storage, type StoredCard } from '../storage/database';
 
 const FILLED = 'cardsFilled';
+const DRAFT = 'cardDraft';
+
+/** A dish in the making that is not right yet: kept, so that nothing that was typed is lost. */
+interface Draft {
+  readonly id: string;
+  readonly card: CardFile;
+}
 
 /** The card file: the cook's own dishes. */
 export const useCards = defineStore('cards', () => {
   const cards = shallowRef<readonly StoredCard[]>([]);
+  const draft = shallowRef<Draft | null>(null);
 
   async function refresh(): Promise<void> {
     const stored = await storage.listCards();
@@ -21,17 +29,29 @@ export const useCards = defineStore('cards', () => {
       await storage.saveCards(demo.map((card) => ({ id: card.dish.id, card })));
       await storage.saveSetting(FILLED, true);
     }
+    draft.value = (await storage.loadSetting<Draft | null>(DRAFT)) ?? null;
     await refresh();
   }
 
-  /** Keeps a card as a new one; the mistakes in it where there are any. */
-  async function add(card: CardFile): Promise<string[]> {
+  const draftOf = (id: string) => (draft.value?.id === id ? draft.value.card : undefined);
+
+  /** Takes over a change of a card: into the card file where it is right, else only as a draft. */
+  async function edit(id: string, card: CardFile, isRight: boolean): Promise<void> {
+    draft.value = isRight ? null : { id, card };
+    await storage.saveSetting(DRAFT, draft.value);
+    if (!isRight) return;
+    await storage.saveCards([{ id, card }]);
+    await refresh();
+  }
+
+  /** Keeps a card as a new one: its id, or the mistakes in it. */
+  async function add(card: CardFile): Promise<string | string[]> {
     const result = readCard(card);
     if (!result.ok) return result.problems.map(describeProblem);
     const id = freeId(card.dish.id, new Set(cards.value.map((c) => c.id)));
     await storage.saveCards([{ id, card }]);
     await refresh();
-    return [];
+    return id;
   }
 
   /** Takes a card out, and gives back a way to have it again. */
@@ -45,5 +65,5 @@ export const useCards = defineStore('cards', () => {
     };
   }
 
-  return { cards, restore, add, remove };
+  return { cards, restore, add, edit, draftOf, remove };
 });

@@ -14,3 +14,4 @@ export { moved, withCourse, withCourseMoved, withDishMoved, withoutCourse } from
 export { componentsOf, withoutDish } from './remove';
 export { backupText, effectOf, readBackup, type Backup, type BackupEffect, type ReadBackup } from './backup';
 export { factsOf, type DishFacts } from './facts';
+export { withFields } from './fields';

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import type { CardFile } from '../../../core/compose';
+
+type StepFile = CardFile['dish']['steps'][number];
+const props = defineProps<{ step: StepFile; set: (change: Partial<StepFile>) => void }>();
+
+const WHERE = [
+  { value: '', label: 'anywhere' },
+  { value: 'hot', label: 'hot' },
+  { value: 'room', label: 'at room temperature' },
+  { value: 'fridge', label: 'in the fridge' },
+  { value: 'freezer', label: 'in the freezer' },
+];
+type KeepsFile = NonNullable<StepFile['keeps']>;
+const setKeeps = (change: Partial<KeepsFile>) =>
+  props.set({ keeps: { ...(props.step.keeps ?? {}), ...change } as KeepsFile });
+</script>
+
+<template>
+  <fieldset class="fieldset">
+    <legend>How long it keeps</legend>
+    <el-select
+      :model-value="step.keeps?.how ?? ''"
+      aria-label="Where it keeps"
+      @change="(v: string) => setKeeps({ how: (v || undefined) as KeepsFile['how'] })"
+    >
+      <el-option v-for="w in WHERE" :key="w.value" :value="w.value" :label="w.label" />
+    </el-select>
+    <FieldNumber
+      label="loses nothing for, min"
+      :model-value="step.keeps?.best ?? 0"
+      @update:model-value="(n) => setKeeps({ best: n ?? 0 })"
+    />
+    <FieldNumber
+      label="spoilt after"
+      none="no limit"
+      :usual="60"
+      :model-value="step.keeps?.most"
+      @update:model-value="(n) => setKeeps({ most: n ?? null })"
+    />
+    <FieldNumber
+      label="gets better for"
+      none="no better by waiting"
+      :min="1"
+      :usual="60"
+      :model-value="step.keeps?.gains?.until"
+      @update:model-value="
+        (n) => setKeeps({ gains: n ? { until: n, points: step.keeps?.gains?.points ?? 5 } : undefined })
+      "
+    />
+    <FieldNumber
+      v-if="step.keeps?.gains"
+      label="worth, points"
+      :max="100"
+      :model-value="step.keeps.gains.points"
+      @update:model-value="(n) => setKeeps({ gains: { ...step.keeps!.gains!, points: n ?? 0 } })"
+    />
+    <el-checkbox
+      :model-value="step.plated !== undefined"
+      @change="(v) => set({ plated: v ? {} : undefined })"
+    >
+      goes on the plate itself, whatever comes after it
+    </el-checkbox>
+    <FieldNumber
+      v-if="step.plated"
+      label="before plating at most"
+      none="as long as it keeps"
+      :usual="10"
+      :model-value="step.plated.most"
+      @update:model-value="(n) => set({ plated: n === null || n === undefined ? {} : { most: n } })"
+    />
+  </fieldset>
+</template>
