@@ -2,6 +2,7 @@
 import { ElMessage } from 'element-plus';
 import { cardOf, withCard, type CardFile } from '../../core/compose';
 import type { DinnerFile } from '../../core/dinner';
+import { offerBringBack } from '../composables/useBringBack';
 import { ALL, PLACE_CHOICES, useCardFacts, useCardFilter, type CardOrder } from '../composables/useCardList';
 import { download } from '../composables/useFiles';
 import { duration } from '../composables/useTimes';
@@ -81,21 +82,8 @@ async function picked(event: Event): Promise<void> {
 }
 
 async function remove(): Promise<void> {
-  const name = card.value!.dish.name;
-  const putBack = await cards.remove(cardId.value);
-  const message = ElMessage({
-    message: () =>
-      h('span', [
-        `${name} is out of the card file. `,
-        h(
-          resolveComponent('ElButton'),
-          { onClick: () => void putBack().then(() => message.close()) },
-          () => 'Bring it back',
-        ),
-      ]),
-    duration: 12_000,
-    showClose: true,
-  });
+  const { name } = card.value!.dish;
+  offerBringBack(`${name} is out of the card file.`, await cards.remove(cardId.value));
 }
 
 const duplicate = () =>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ElMessage } from 'element-plus';
+import { offerBringBack } from '../../composables/useBringBack';
 import { useDinner } from '../../stores/dinner';
 import { useShelf } from '../../stores/shelf';
 
@@ -27,20 +28,7 @@ async function open(id: string): Promise<void> {
 }
 
 async function remove(id: string, title: string): Promise<void> {
-  const putBack = await shelf.remove(id);
-  const message = ElMessage({
-    message: () =>
-      h('span', { class: 'undo-message' }, [
-        `${title} is deleted. `,
-        h(
-          resolveComponent('ElButton'),
-          { onClick: () => void putBack().then(() => message.close()) },
-          () => 'Bring it back',
-        ),
-      ]),
-    duration: 12_000,
-    showClose: true,
-  });
+  offerBringBack(`${title} is deleted.`, await shelf.remove(id));
 }
 </script>
 

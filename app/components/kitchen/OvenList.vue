@@ -21,6 +21,11 @@ const setOven = (at: number, change: Partial<OvenFile>) =>
     ...k,
     ovens: (k.ovens ?? []).map((oven, o) => (o === at ? { ...oven, ...change } : oven)),
   }));
+const FIELDS = [
+  { name: 'shelves', label: 'Shelves', min: 0.5 },
+  { name: 'heats', label: 'Heats, °C a minute', min: 1 },
+  { name: 'cools', label: 'Cools, °C a minute', min: 0.5 },
+] as const;
 </script>
 
 <template>
@@ -40,36 +45,21 @@ const setOven = (at: number, change: Partial<OvenFile>) =>
         maxlength="40"
         @update:model-value="(name) => setOven(o, { name })"
       />
-      <label :for="`shelves-${o}`">Shelves</label>
-      <el-input-number
-        :id="`shelves-${o}`"
-        :model-value="oven.shelves"
-        :min="0.5"
-        :max="8"
-        :step="0.5"
-        @change="(n) => n && setOven(o, { shelves: n })"
-      />
-      <label :for="`fan-${o}`">Fan</label>
-      <el-checkbox :id="`fan-${o}`" :model-value="oven.fan" @change="(v) => setOven(o, { fan: v === true })">
-        it blows
+      <el-checkbox class="wide" :model-value="oven.fan" @change="(v) => setOven(o, { fan: v === true })">
+        It has a fan
       </el-checkbox>
-      <label :for="`heats-${o}`">Heats, °C a minute</label>
-      <el-input-number
-        :id="`heats-${o}`"
-        :model-value="oven.heats"
-        :min="1"
-        :max="60"
-        @change="(n) => n && setOven(o, { heats: n })"
-      />
-      <label :for="`cools-${o}`">Cools, °C a minute</label>
-      <el-input-number
-        :id="`cools-${o}`"
-        :model-value="oven.cools"
-        :min="0.5"
-        :max="60"
-        :step="0.5"
-        @change="(n) => n && setOven(o, { cools: n })"
-      />
+      <div class="row wide">
+        <FieldNumber
+          v-for="field in FIELDS"
+          :key="field.name"
+          :label="field.label"
+          :min="field.min"
+          :max="60"
+          :step="0.5"
+          :model-value="oven[field.name]"
+          @update:model-value="(n) => n && setOven(o, { [field.name]: n })"
+        />
+      </div>
       <p class="soft wide">
         From cold to 180 °C in {{ Math.ceil(160 / oven.heats) }} minutes.
         <el-button :aria-label="`Without ${oven.name}`" @click="removeOven(o)">Without it</el-button>
@@ -88,7 +78,7 @@ const setOven = (at: number, change: Partial<OvenFile>) =>
 
 .oven {
   display: grid;
-  grid-template-columns: 10rem minmax(0, 1fr);
+  grid-template-columns: auto minmax(0, 1fr);
   gap: 0.5rem 1rem;
   align-items: center;
   width: 100%;

@@ -14,18 +14,19 @@ const path = computed(() => `courses[${props.course}]`);
 const set = (field: string, value: number | undefined | null) =>
   store.change([{ path: `${path.value}.${field}`, value: value ?? 0 }]);
 
-/** The pause stays in order: least, ideal, most. */
-function setPause(field: 'least' | 'ideal' | 'most', value: number | undefined | null): void {
-  const pause = { ...course.value.pause, [field]: value ?? 0 };
-  if (field === 'least') pause.most = Math.max(pause.most, pause.least);
-  if (field === 'most') pause.least = Math.min(pause.least, pause.most);
-  pause.ideal = Math.min(pause.most, Math.max(pause.least, pause.ideal));
-  if (field === 'ideal') {
-    pause.least = Math.min(pause.least, value ?? 0);
-    pause.most = Math.max(pause.most, value ?? 0);
-    pause.ideal = value ?? 0;
-  }
-  void store.change([{ path: `${path.value}.pause`, value: pause }]);
+const PAUSES = [
+  { field: 'ideal', label: 'Pause before it' },
+  { field: 'least', label: 'at least' },
+  { field: 'most', label: 'at most' },
+] as const;
+
+/** The pause stays in order, least, ideal, most: what is set pushes the others. */
+function setPause(field: (typeof PAUSES)[number]['field'], value: number): void {
+  const now = course.value.pause;
+  const least = field === 'least' ? value : Math.min(now.least, value);
+  const most = field === 'most' ? value : Math.max(now.most, value);
+  const ideal = Math.min(most, Math.max(least, field === 'ideal' ? value : now.ideal));
+  void store.change([{ path: `${path.value}.pause`, value: { ...now, least, ideal, most } }]);
 }
 </script>
 
@@ -47,68 +48,44 @@ function setPause(field: 'least' | 'ideal' | 'most', value: number | undefined |
       Pace
     </el-button>
     <div v-if="isOpen" class="fields">
-      <label :for="`eating-${course.id}`">Minutes to eat</label>
-      <el-input-number
-        :id="`eating-${course.id}`"
-        :model-value="course.eating"
+      <FieldNumber
+        label="Minutes to eat"
         :min="1"
         :max="240"
-        @change="(n) => set('eating', n)"
+        :model-value="course.eating"
+        @update:model-value="(n) => set('eating', n)"
       />
       <template v-if="props.course > 0">
-        <label :for="`ideal-${course.id}`">Pause before it</label>
-        <el-input-number
-          :id="`ideal-${course.id}`"
-          :model-value="course.pause.ideal"
-          :min="0"
+        <FieldNumber
+          v-for="pause in PAUSES"
+          :key="pause.field"
+          :label="pause.label"
           :max="240"
-          @change="(n) => setPause('ideal', n)"
-        />
-        <label :for="`least-${course.id}`">at least</label>
-        <el-input-number
-          :id="`least-${course.id}`"
-          :model-value="course.pause.least"
-          :min="0"
-          :max="240"
-          @change="(n) => setPause('least', n)"
-        />
-        <label :for="`most-${course.id}`">at most</label>
-        <el-input-number
-          :id="`most-${course.id}`"
-          :model-value="course.pause.most"
-          :min="0"
-          :max="240"
-          @change="(n) => setPause('most', n)"
+          :model-value="course.pause[pause.field]"
+          @update:model-value="(n) => setPause(pause.field, n ?? 0)"
         />
       </template>
-      <label :for="`base-${course.id}`">Plating, minutes</label>
-      <el-input-number
-        :id="`base-${course.id}`"
-        :model-value="course.plating.base"
-        :min="0"
+      <FieldNumber
+        label="Plating, minutes"
         :max="60"
         :step="0.5"
-        @change="(n) => set('plating.base', n)"
+        :model-value="course.plating.base"
+        @update:model-value="(n) => set('plating.base', n)"
       />
-      <label :for="`head-${course.id}`">and for each guest</label>
-      <el-input-number
-        :id="`head-${course.id}`"
-        :model-value="course.plating.perGuest"
-        :min="0"
+      <FieldNumber
+        label="and for each guest"
         :max="10"
         :step="0.25"
-        @change="(n) => set('plating.perGuest', n)"
+        :model-value="course.plating.perGuest"
+        @update:model-value="(n) => set('plating.perGuest', n)"
       />
-      <template v-if="props.course < dinner.courses.length - 1">
-        <label :for="`clear-${course.id}`">Clearing, minutes</label>
-        <el-input-number
-          :id="`clear-${course.id}`"
-          :model-value="course.clearing"
-          :min="0"
-          :max="60"
-          @change="(n) => set('clearing', n)"
-        />
-      </template>
+      <FieldNumber
+        v-if="props.course < dinner.courses.length - 1"
+        label="Clearing, minutes"
+        :max="60"
+        :model-value="course.clearing"
+        @update:model-value="(n) => set('clearing', n)"
+      />
     </div>
   </div>
 </template>
@@ -127,11 +104,9 @@ function setPause(field: 'least' | 'ideal' | 'most', value: number | undefined |
 }
 
 .fields {
-  display: grid;
-  grid-template-columns: auto auto;
-  gap: 0.5rem 1rem;
-  align-items: center;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1.25rem;
   width: 100%;
-  justify-content: start;
 }
 </style>
