@@ -105,7 +105,7 @@ async function onto(course: string): Promise<void> {
 <template>
   <div>
     <PlanStatus />
-    <div class="dishes">
+    <div class="dishes" :class="{ editing: isEditing }">
       <section class="list" aria-labelledby="cards-title">
         <h2 id="cards-title">The card file</h2>
         <el-input
@@ -252,6 +252,10 @@ li > button[aria-current] {
   .dishes {
     grid-template-columns: minmax(0, 1fr);
     padding-inline: 0.75rem;
+  }
+
+  .editing > .list {
+    display: none;
   }
 }
 </style>

@@ -146,6 +146,7 @@ export const useDinner = defineStore('dinner', () => {
     const planned = makePlan();
     await Promise.all([history, save()]);
     void planned;
+    others?.postMessage(id.value);
     return true;
   }
 
@@ -194,6 +195,21 @@ export const useDinner = defineStore('dinner', () => {
     return change([...(days === 0 ? [] : movedBy(Math.round(days))), { path: 'sitDown', value: wall }]);
   }
 
+  /** Opens a dinner where nothing can be kept: the browser refuses to store. */
+  function openUnkept(text: string): void {
+    const result = readDinnerText(text);
+    if (adopt(JSON.parse(text), result)) void makePlan();
+  }
+
+  /** The same dinner may be open in another tab: each tells the others what it has changed. */
+  const others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('zeitlauf-dinner');
+  const changedElsewhere = ref(0);
+  others?.addEventListener('message', (event: MessageEvent<unknown>) => {
+    if (event.data !== id.value) return;
+    changedElsewhere.value += 1;
+    void open(id.value);
+  });
+
   /** Opens what was open last time, or the latest that is kept; false where there is nothing. */
   async function restore(): Promise<boolean> {
     const last = await storage.loadOpen();
@@ -220,6 +236,8 @@ export const useDinner = defineStore('dinner', () => {
     open,
     openFile,
     openText,
+    openUnkept,
+    changedElsewhere,
     change,
     compose,
     replace,

@@ -66,3 +66,35 @@ test('everything is saved, the browser is wiped, and all is found again', async 
   await page.getByRole('button', { name: 'Open Home at six' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Home at six' })).toBeVisible();
 });
+
+test('a browser that refuses to store says so, and the dinner can still be planned and saved', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('refused', 'SecurityError');
+    };
+  });
+  await page.goto('/menu');
+  await expect(page.getByRole('alert')).toContainText('This browser refuses to keep what you change.');
+  await planned(page);
+  const guests = page.getByRole('spinbutton', { name: 'At table' });
+  await guests.fill('5');
+  await guests.press('Enter');
+  await planned(page);
+  const download = page.waitForEvent('download');
+  await page.getByRole('alert').getByRole('button', { name: 'Save the dinner' }).click();
+  expect(JSON.parse(readFileSync(await (await download).path(), 'utf8')).guests).toBe(5);
+});
+
+test('two windows with the same dinner: the one follows the other', async ({ page, context }) => {
+  const other = await context.newPage();
+  await other.goto('/menu');
+  await planned(other);
+  const guests = other.getByRole('spinbutton', { name: 'At table' });
+  await guests.fill('6');
+  await guests.press('Enter');
+  await expect(page.getByText('changed in another window')).toBeVisible();
+  await page.getByRole('link', { name: 'Menu' }).click();
+  await expect(page.getByRole('spinbutton', { name: 'At table' })).toHaveValue('6');
+});

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { useDark, useEventListener, useToggle } from '@vueuse/core';
-import { ElMessageBox } from 'element-plus';
+import { ElMessage, ElMessageBox } from 'element-plus';
 import { useDinner } from '../../stores/dinner';
+import { useStorageTrouble } from '../../stores/trouble';
 import { useFiles } from '../../composables/useFiles';
 
 const store = useDinner();
 const files = useFiles();
+const trouble = useStorageTrouble();
 const route = useRoute();
 const isDark = useDark({ storageKey: 'zeitlauf-theme' });
 const toggleDark = useToggle(isDark);
@@ -22,6 +24,14 @@ const VIEWS = [
   { path: '/kitchen', name: 'Kitchen', key: 'k' },
 ];
 
+/** While cooking, undo is about what was done, and stands there. */
+const canUndo = computed(() => !['/cook', '/print'].includes(route.path));
+
+watch(
+  () => store.changedElsewhere,
+  () => ElMessage('This dinner was changed in another window; this one follows.'),
+);
+
 function isTyping(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null;
   return !!target?.closest('input, textarea, select, [contenteditable], [role="slider"], [role="dialog"]');
@@ -29,7 +39,7 @@ function isTyping(event: KeyboardEvent): boolean {
 
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (isTyping(event)) return;
-  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+  if (canUndo.value && (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
     event.preventDefault();
     void (event.shiftKey ? store.redo() : store.undo());
   }
@@ -90,8 +100,10 @@ async function drop(event: DragEvent): Promise<void> {
         </NuxtLink>
       </nav>
       <div class="tools">
-        <el-button :disabled="store.past.length === 0" @click="store.undo()">Undo</el-button>
-        <el-button :disabled="store.future.length === 0" @click="store.redo()">Redo</el-button>
+        <template v-if="canUndo">
+          <el-button :disabled="store.past.length === 0" @click="store.undo()">Undo</el-button>
+          <el-button :disabled="store.future.length === 0" @click="store.redo()">Redo</el-button>
+        </template>
         <el-button @click="isShelfOpen = true">Dinners</el-button>
         <FileMenu @open="open" />
         <el-button :aria-pressed="isDark" @click="toggleDark()">
@@ -100,6 +112,10 @@ async function drop(event: DragEvent): Promise<void> {
         <el-button aria-label="Keyboard shortcuts" @click="isHelpOpen = true">?</el-button>
       </div>
     </header>
+    <div v-if="trouble.text" class="trouble no-print" role="alert">
+      {{ trouble.text }} Save the dinner as a file, so that it is not lost.
+      <el-button @click="files.saveDinner()">Save the dinner</el-button>
+    </div>
     <EveningRibbon v-if="store.evening" class="no-print" />
     <main id="content" tabindex="-1">
       <slot />
@@ -158,6 +174,7 @@ h1 {
 
 nav {
   display: flex;
+  flex-wrap: wrap;
   gap: 0.25rem;
   flex: 1;
 }
@@ -178,6 +195,17 @@ nav {
   color: var(--accent-ink);
 }
 
+.trouble {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1rem;
+  align-items: center;
+  padding: 0.4rem 1.25rem;
+  background: var(--seat);
+  color: var(--warn);
+  font-weight: 600;
+}
+
 .tools {
   display: flex;
   flex-wrap: wrap;
@@ -190,5 +218,16 @@ nav {
 
 main {
   outline: none;
+}
+
+@media (max-width: 600px) {
+  .view {
+    padding: 0 0.6rem;
+  }
+
+  .tools,
+  nav {
+    gap: 0.25rem;
+  }
 }
 </style>

@@ -93,6 +93,7 @@ function setPause(field: (typeof PAUSES)[number]['field'], value: number): void 
 <style scoped>
 .pace {
   display: flex;
+  padding-top: 0.25rem;
   flex-wrap: wrap;
   gap: 0.25rem 0.75rem;
   align-items: center;

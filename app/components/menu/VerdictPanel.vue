@@ -120,6 +120,13 @@ dd {
   display: block;
 }
 
+@media (max-width: 1100px) and (min-width: 700px) {
+  dl {
+    grid-template-columns: 1fr 1fr;
+    gap: 0.5rem 2rem;
+  }
+}
+
 .warn {
   color: var(--warn);
   font-weight: 600;
