@@ -69,7 +69,10 @@ const components = computed(() => {
     <div class="menu">
       <div class="side">
         <el-segmented v-model="side" :options="SIDES" aria-label="Left side" />
-        <TableSettings v-if="side === 'table'" />
+        <template v-if="side === 'table'">
+          <TableSettings />
+          <GuestList />
+        </template>
         <CardChooser v-else />
       </div>
       <div class="middle">

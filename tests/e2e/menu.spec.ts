@@ -145,3 +145,15 @@ test('what each dish costs, what each candidate would, and the three ways to coo
   await expect(page.getByText(/It would cost: .* of hands/)).toHaveCount(2, { timeout: 60_000 });
   await expect(page.getByText(/can share at 165 to 170 °C/)).toBeVisible();
 });
+
+test('a guest who avoids something is thought of', async ({ page }) => {
+  await page.getByRole('button', { name: 'A guest who avoids something' }).click();
+  const name = page.getByRole('textbox', { name: 'Guest 1' });
+  await name.fill('Mila');
+  await name.press('Enter');
+  await choose(page, 'Mila avoids', 'Celery');
+  await expect(page.getByText(/Mila avoids celery: Celeriac and chestnut soup/)).toBeVisible();
+  await expect(page.getByText(/check the packet/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/Mila avoids celery: Celeriac and chestnut soup/)).toBeVisible();
+});

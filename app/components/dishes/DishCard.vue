@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { AVOIDABLE, hintsIn, markedOn } from '../../../core/allergens';
 import { neededFor, settingText } from '../../../core/amounts';
-import { factsOf, type CardFile } from '../../../core/compose';
-import { readCard } from '../../../core/compose';
+import { factsOf, readCard, type CardFile } from '../../../core/compose';
 import { duration } from '../../composables/useTimes';
 import { usePreferences } from '../../stores/preferences';
 
@@ -17,6 +17,12 @@ const read = computed(() => {
   return result.ok ? result.card : null;
 });
 const dishes = computed(() => (read.value ? [read.value.dish, ...read.value.with] : []));
+/** What is marked on the dish, and what its ingredients hint at, with a question mark. */
+const has = computed(() => {
+  const marked = new Set(dishes.value.flatMap(markedOn));
+  const hinted = new Set(dishes.value.flatMap((d) => d.ingredients.flatMap((i) => hintsIn(i.item))));
+  return AVOIDABLE.flatMap(({ id, name }) => (marked.has(id) ? [name] : hinted.has(id) ? [`${name}?`] : []));
+});
 const facts = computed(() => factsOf(props.card, guests.value));
 const KINDS = { hands: 'hands', minded: 'minded', alone: 'alone' };
 
@@ -55,6 +61,7 @@ const needed = (dish: (typeof dishes.value)[number]) =>
       <slot name="acts" />
     </div>
     <p class="soft">{{ read.tags.join(', ') }}</p>
+    <p v-if="has.length">It has: {{ has.join(', ') }}. Check the packet.</p>
     <div class="numbers">
       <label for="card-guests">For</label>
       <el-input-number id="card-guests" v-model="guests" :min="1" :max="100" />

@@ -10,6 +10,7 @@ import {
   type CardFile,
   type Place,
 } from '../../../core/compose';
+import { AVOIDABLE, hintsIn, markedOn } from '../../../core/allergens';
 import { describeProblem } from '../../../core/dinner';
 import { understand } from '../../../core/sentences';
 import { PLACE_NAMES } from '../../composables/useCardList';
@@ -36,7 +37,7 @@ async function change(next: CardFile): Promise<void> {
   await cards.edit(props.id, next, result.ok);
 }
 const setDish = (part: Partial<CardFile['dish']>) =>
-  change({ ...draft.value, dish: { ...draft.value.dish, ...part } });
+  change({ ...draft.value, dish: withFields(draft.value.dish, part) });
 const steps = computed(() => draft.value.dish.steps);
 const setSteps = (list: StepFile[]) => setDish({ steps: list });
 const setStep = (at: number, step: StepFile) => setSteps(steps.value.map((s, k) => (k === at ? step : s)));
@@ -100,6 +101,11 @@ const ingredients = computed(() => draft.value.dish.ingredients ?? []);
 const setIngredients = (list: IngredientFile[]) => setDish({ ingredients: list });
 const setIngredient = (at: number, part: Partial<IngredientFile>) =>
   setIngredients(ingredients.value.map((i, k) => (k === at ? withFields(i, part) : i)));
+const contains = computed(() => markedOn(draft.value.dish as Parameters<typeof markedOn>[0]));
+const hinted = computed(() => {
+  const ids = new Set(ingredients.value.flatMap((i) => hintsIn(i.item)));
+  return AVOIDABLE.filter((a) => ids.has(a.id) && !contains.value.includes(a.id));
+});
 const lowOf = (i: IngredientFile) => (Array.isArray(i.amount) ? i.amount[0] : i.amount);
 
 async function putBack(): Promise<void> {
@@ -149,6 +155,24 @@ async function putBack(): Promise<void> {
         @change="setTags"
       />
     </div>
+    <div class="row">
+      <label for="dish-contains">It has</label>
+      <el-select
+        id="dish-contains"
+        class="grow"
+        :model-value="contains"
+        multiple
+        aria-label="It has"
+        placeholder="nothing marked"
+        @change="(ids: string[]) => setDish({ contains: ids.length > 0 ? ids : undefined })"
+      >
+        <el-option v-for="a in AVOIDABLE" :key="a.id" :value="a.id" :label="a.name" />
+      </el-select>
+      <el-button v-for="a in hinted" :key="a.id" @click="setDish({ contains: [...contains, a.id] })">
+        {{ a.name }}?
+      </el-button>
+    </div>
+    <p v-if="hinted.length" class="soft">Suggested by the ingredients. Check the packet.</p>
     <p v-if="facts" role="status">
       Alone: {{ duration(facts.hands) }} of hands, {{ duration(facts.total) }} from beginning to plate: begin
       {{ duration(facts.total) }} before it goes on the table at the latest.

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { clashesOf } from '../../../core/allergens';
 import { verdictOf } from '../../../core/reasons';
 import { duration, useTimes } from '../../composables/useTimes';
 import { useComparison } from '../../composables/useComparison';
@@ -11,6 +12,7 @@ const times = useTimes();
 const comparison = useComparison();
 
 const verdict = computed(() => (store.evening ? verdictOf(store.evening.dinner, store.evening.plan) : null));
+const clashes = computed(() => clashesOf(store.dinner!));
 const nowMinute = computed(() => Math.ceil((clock.now - store.zero) / 60_000));
 const isLate = computed(
   () => verdict.value !== null && nowMinute.value > verdict.value.figures.first && nowMinute.value < 0,
@@ -87,6 +89,16 @@ watch(
     <p v-if="fromNow === 'asked'" class="soft">Can it still be begun now?</p>
     <p v-else-if="fromNow === 'yes'">Begun now, it is still possible.</p>
     <p v-else-if="fromNow === 'no'" class="warn">Begun only now, it is not possible as it stands.</p>
+    <div v-if="clashes.length" class="clashes">
+      <h3>Not for everybody</h3>
+      <ul>
+        <li v-for="clash in clashes" :key="`${clash.guest} ${clash.dish} ${clash.avoids}`">
+          {{ clash.guest }} avoids {{ clash.avoids.toLowerCase() }}: {{ clash.dish
+          }}<template v-if="clash.item"> ({{ clash.item }})</template>
+        </li>
+      </ul>
+      <p class="soft">A hint from the words only: check the packet, and ask.</p>
+    </div>
   </section>
 </template>
 
@@ -125,6 +137,11 @@ dd {
     grid-template-columns: 1fr 1fr;
     gap: 0.5rem 2rem;
   }
+}
+
+.clashes ul {
+  margin: 0.25rem 0;
+  padding-left: 1.2rem;
 }
 
 .warn {

@@ -1,0 +1,1 @@
+export { AVOIDABLE, clashesOf, companyOf, hintsIn, markedOn, type Clash, type Guest } from './allergens';
