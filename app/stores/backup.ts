@@ -64,7 +64,7 @@ export const useBackup = defineStore('backup', () => {
 
   /** Takes a backup in, whole or not at all. */
   async function takeIn(backup: Backup, isReplacing: boolean): Promise<void> {
-    await open.stopPlanning();
+    open.leave();
     await storage.takeIn(backup, isReplacing);
     await Promise.all([cards.restore(), preferences.restore()]);
     await open.restore();

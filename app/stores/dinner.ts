@@ -73,6 +73,12 @@ export const useDinner = defineStore('dinner', () => {
     if (plan.value) await save();
   }
 
+  /** Ends the search without keeping anything: the open dinner is about to go. */
+  function leave(): void {
+    planner.cancel();
+    isPlanning.value = false;
+  }
+
   function adopt(nextFile: unknown, result: ReturnType<typeof readDinner>): boolean {
     if (!result.ok) {
       problems.value = result.problems.map(describeProblem);
@@ -88,8 +94,7 @@ export const useDinner = defineStore('dinner', () => {
   /** Shows a stored dinner; false where it cannot be read. */
   async function show(stored: StoredDinner): Promise<boolean> {
     if (!adopt(stored.file, readDinner(stored.file))) return false;
-    planner.cancel();
-    isPlanning.value = false;
+    leave();
     id.value = stored.id;
     isArchived.value = stored.isArchived;
     const history = await storage.loadHistory(stored.id);
@@ -247,6 +252,7 @@ export const useDinner = defineStore('dinner', () => {
     save,
     makePlan,
     stopPlanning,
+    leave,
     restore,
   };
 });

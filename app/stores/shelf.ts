@@ -65,6 +65,7 @@ export const useShelf = defineStore('shelf', () => {
   /** Takes a dinner out; another is opened where it was open. Gives back a way to have it again. */
   async function remove(id: string): Promise<() => Promise<void>> {
     const wasOpen = open.id === id;
+    if (wasOpen) open.leave();
     const gone = await storage.removeDinner(id);
     await refresh();
     if (wasOpen) await open.restore();

@@ -9,6 +9,9 @@ test.beforeEach(async ({ page }) => {
 const verdict = (page: Page, text: string) =>
   expect(page.getByRole('heading', { level: 2, name: text, exact: true })).toBeVisible({ timeout: 30_000 });
 
+const leftSide = (page: Page, name: string) =>
+  page.getByRole('radiogroup', { name: 'Left side' }).getByText(name, { exact: true }).click();
+
 async function beginDinner(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Dinners' }).click();
   await page.getByRole('button', { name: 'Begin a dinner' }).click();
@@ -43,13 +46,13 @@ test('a newcomer composes a dinner, meets a conflict, applies a remedy and sees 
   await verdict(page, 'It fits');
   await expect(page.getByText('Begin by')).toBeVisible();
   // Ice that freezes for eight hours, and nobody has time before the afternoon.
-  await page.getByText('Who and when', { exact: true }).first().click();
+  await leftSide(page, 'Who and when');
   const times = page.getByRole('region', { name: 'Cook 1' });
   await times
     .getByRole('button', { name: /^Take out the time from/ })
     .first()
     .click();
-  await page.getByText('Dishes', { exact: true }).first().click();
+  await leftSide(page, 'Dishes');
   await add(page, 'Dessert', 'Lemon ice');
   await verdict(page, 'It does not fit');
   await expect(page.getByText('These cannot hold together:')).toBeVisible();
@@ -140,7 +143,7 @@ test('what each dish costs, what each candidate would, and the three ways to coo
   test.setTimeout(120_000);
   await expect(page.getByText(/It costs the evening: /).first()).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText(/On the day from/)).toHaveCount(3, { timeout: 30_000 });
-  await page.getByText('Dishes', { exact: true }).first().click();
+  await leftSide(page, 'Dishes');
   await choose(page, 'Kind of dish', 'Drinks');
   await expect(page.getByText(/It would cost: .* of hands/)).toHaveCount(2, { timeout: 60_000 });
   await expect(page.getByText(/can share at 165 to 170 °C/)).toBeVisible();

@@ -34,6 +34,12 @@ function times(step: Step): string {
     ? duration(minutes.usual)
     : `${duration(minutes.short)} to ${duration(minutes.long)}`;
 }
+/** How many batches it goes in for so many. */
+function batches(step: Step): string {
+  const { scale } = step;
+  const size = typeof scale === 'object' ? Math.ceil(guests.value / (scale as { batch: number }).batch) : 1;
+  return size > 1 ? `in ${size} batches` : '';
+}
 const heat = (step: Step) =>
   (step.uses ?? []).flatMap((use) =>
     'oven' in use ? [`oven ${settingText(use.oven as number, preferences.heat, false)}`] : [],
@@ -88,7 +94,7 @@ const needed = (dish: (typeof dishes.value)[number]) =>
           <strong>{{ step.does }}</strong>
           <span class="soft">
             {{
-              [`${times(step)} ${KINDS[step.attention]}`, ...heat(step), keeping(step)]
+              [`${times(step)} ${KINDS[step.attention]}`, batches(step), ...heat(step), keeping(step)]
                 .filter(Boolean)
                 .join(', ')
             }}
