@@ -160,3 +160,24 @@ test('a guest who avoids something is thought of', async ({ page }) => {
   await page.reload();
   await expect(page.getByText(/Mila avoids celery: Celeriac and chestnut soup/)).toBeVisible();
 });
+
+test('a dish is dragged from the card file onto a course', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 1500 });
+  await expect(page.getByText(/It costs the evening: /)).toHaveCount(6, { timeout: 30_000 });
+  await leftSide(page, 'Dishes');
+  await page.getByRole('textbox', { name: 'Search the dishes' }).fill('Green herb');
+  const dish = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('button', { name: 'Add Green herb sauce' }) });
+  await expect(dish.getByText(/It would cost|No evening/)).toBeVisible({ timeout: 30_000 });
+  const main = page.getByRole('list', { name: 'Dishes of Main' });
+  const from = (await dish.locator('.grip').boundingBox())!;
+  const to = (await main.getByRole('listitem').last().boundingBox())!;
+  await page.mouse.move(from.x + 10, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 60, from.y + 30, { steps: 5 });
+  await page.mouse.move(to.x + 60, to.y + 20, { steps: 15 });
+  await page.mouse.up();
+  await expect(main.getByText('Green herb sauce')).toBeVisible();
+  await expect(dish).toBeVisible();
+});

@@ -221,6 +221,10 @@ main {
 }
 
 @media (max-width: 600px) {
+  nav {
+    flex-basis: 100%;
+  }
+
   .view {
     padding: 0 0.6rem;
   }

@@ -75,8 +75,8 @@ const setSitDown = (value: string | null) => value && store.sitDownAt(value);
 <style scoped>
 .settings {
   display: grid;
-  grid-template-columns: minmax(0, 7.5rem) minmax(0, 1fr);
-  gap: 0.75rem 1rem;
+  grid-template-columns: minmax(0, 6rem) minmax(0, 1fr);
+  gap: 0.75rem;
   align-content: start;
   align-items: start;
 }
