@@ -22,6 +22,7 @@ test('a dish is found, scaled, read in other units, and goes onto a course', asy
   await page.getByText('Cups and ounces').click();
   await page.getByText('°F', { exact: true }).click();
   await page.getByRole('link', { name: 'Dishes' }).click();
+  await expect(page).toHaveURL(/dishes/);
   await page.reload();
   await list.getByRole('button', { name: /Apple and rye crumble/ }).click();
   await expect(needs.getByText('1 ¾ lb')).toBeVisible();
