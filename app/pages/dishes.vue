@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElMessage } from 'element-plus';
 import { cardOf, withCard, type CardFile } from '../../core/compose';
-import type { DinnerFile } from '../../core/dinner';
+import { parseText, type DinnerFile } from '../../core/dinner';
 import { offerBringBack } from '../composables/useBringBack';
 import { ALL, PLACE_CHOICES, useCardFacts, useCardFilter, type CardOrder } from '../composables/useCardList';
 import { download } from '../composables/useFiles';
@@ -71,14 +71,9 @@ async function picked(event: Event): Promise<void> {
   const file = target.files?.[0];
   target.value = '';
   if (!file) return;
-  let value: unknown;
-  try {
-    value = JSON.parse((await file.text()).replace(/^\uFEFF/, ''));
-  } catch {
-    ElMessage.error(`${file.name} is not JSON. Nothing was changed.`);
-    return;
-  }
-  await keep(value as CardFile);
+  const parsed = parseText(await file.text());
+  if (parsed.ok) await keep(parsed.value as CardFile);
+  else ElMessage.error(`${file.name} is not JSON. Nothing was changed.`);
 }
 
 async function remove(): Promise<void> {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { figuresOf, type EveningFigures } from '../../core/reasons';
+import { figuresOf, handsOfDish, type EveningFigures } from '../../core/reasons';
 import { useComparison } from '../composables/useComparison';
 import { costBesideHands } from '../composables/useCosts';
 import { duration } from '../composables/useTimes';
@@ -56,9 +56,7 @@ const components = computed(() => {
     .filter((d) => !listed.has(d.id))
     .map((d) => ({
       ...d,
-      hands: (store.evening?.plan.steps ?? [])
-        .filter((s) => s.step.startsWith(`${d.id}/`))
-        .reduce((sum, s) => sum + s.hands.reduce((n, h) => n + h.to - h.from, 0), 0),
+      hands: store.evening ? handsOfDish(store.evening.plan, d.id) : 0,
     }));
 });
 </script>

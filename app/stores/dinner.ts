@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { toInstant, toWall } from '../../core/clock';
 import { freeId, idFrom } from '../../core/compose';
-import { describeProblem, readDinner, readDinnerText, type Dinner, type DinnerFile } from '../../core/dinner';
+import { describeProblem, parseText, readDinner, type Dinner, type DinnerFile } from '../../core/dinner';
 import { applyChanges } from '../../core/explain';
 import type { Evening } from '../../core/live';
 import type { Change, Plan } from '../../core/plan';
@@ -133,9 +133,8 @@ export const useDinner = defineStore('dinner', () => {
 
   /** Opens a dinner from the text of a file. Where the text is wrong, the dinner before stays open. */
   async function openText(text: string): Promise<boolean> {
-    const result = readDinnerText(text);
-    if (!result.ok) return adopt(null, result);
-    return openFile(JSON.parse(text.replace(/^\uFEFF/, '')));
+    const parsed = parseText(text);
+    return parsed.ok ? openFile(parsed.value) : adopt(null, parsed);
   }
 
   /** Sets the file and what can be undone and done again, and plans anew. */
@@ -202,8 +201,8 @@ export const useDinner = defineStore('dinner', () => {
 
   /** Opens a dinner where nothing can be kept: the browser refuses to store. */
   function openUnkept(text: string): void {
-    const result = readDinnerText(text);
-    if (adopt(JSON.parse(text), result)) void makePlan();
+    const parsed = parseText(text);
+    if (parsed.ok && adopt(parsed.value, readDinner(parsed.value))) void makePlan();
   }
 
   /** The same dinner may be open in another tab: each tells the others what it has changed. */

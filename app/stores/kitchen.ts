@@ -1,5 +1,6 @@
 import { ElMessage } from 'element-plus';
 import { defineStore } from 'pinia';
+import { PLAIN_KITCHEN } from '../../core/compose';
 import type { DinnerFile } from '../../core/dinner';
 import { storage } from '../storage/database';
 import { useDinner } from './dinner';
@@ -25,7 +26,7 @@ export const useKitchen = defineStore('kitchen', () => {
   async function forNew(): Promise<KitchenFile> {
     const remembered = await storage.loadSetting<KitchenFile>(SETTING);
     const here = (open.file as DinnerFile | null)?.kitchen;
-    return remembered ?? here ?? { ovens: [{ id: 'oven', name: 'Oven' }] };
+    return remembered ?? here ?? PLAIN_KITCHEN;
   }
 
   return { kitchen, change, forNew };

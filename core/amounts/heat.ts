@@ -30,16 +30,17 @@ export function gasMarkOf(celsius: number): string | null {
   return Math.abs(at - celsius) <= 15 ? mark : null;
 }
 
+/** °C of a gas mark, named as in books; null where there is none. */
+export function celsiusOfGasMark(mark: string): number | null {
+  return MARKS.find(([name]) => name === mark)?.[1] ?? null;
+}
+
 /** How much hotter a conventional oven is set than one with a fan. Common practice. */
 const FAN = 20;
 
 /** What to set the other kind of oven to. */
 export function withoutFan(celsius: number): number {
   return celsius + FAN;
-}
-
-export function withFan(celsius: number): number {
-  return celsius - FAN;
 }
 
 export type HeatUnit = 'C' | 'F' | 'gas';

@@ -1,5 +1,13 @@
 export { gramsOf, type Weighed } from './density';
-export { celsiusOf, fahrenheitOf, gasMarkOf, settingText, withFan, withoutFan, type HeatUnit } from './heat';
+export {
+  celsiusOf,
+  celsiusOfGasMark,
+  fahrenheitOf,
+  gasMarkOf,
+  settingText,
+  withoutFan,
+  type HeatUnit,
+} from './heat';
 export { neededFor, type Needed } from './ingredient';
 export { amountText, sensible } from './round';
 export { areaOf, tinFactor, type Tin } from './tin';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { problemsOf, readDinner, type DinnerFile, type Problem } from '../dinner';
+import { parseText, problemsOf, readDinner, type DinnerFile, type Problem } from '../dinner';
 import { readCard, type CardFile } from './card';
 
 /** Everything that is kept, as one file: dinners and the card file as they were written, and settings. */
@@ -50,13 +50,9 @@ export function backupText(backup: Backup): string {
 
 /** Reads a backup from the text of a file. Every dinner and every card in it has to be right, or nothing is taken. */
 export function readBackup(text: string): ReadBackup {
-  let value: unknown;
-  try {
-    value = JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch (error) {
-    const found = error instanceof Error ? error.message : 'something else';
-    return { ok: false, problems: [{ path: '', found, expected: 'JSON' }] };
-  }
+  const json = parseText(text);
+  if (!json.ok) return json;
+  const { value } = json;
   const parsed = backupSchema.safeParse(value);
   if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error.issues, value) };
   const within = (place: string, problems: readonly Problem[]) =>

@@ -42,16 +42,14 @@ export function dinnerOfCard(card: CardFile, kitchen: DinnerFile['kitchen'], gue
   };
 }
 
-/** A kitchen in which every card can be read. */
-const ANY_KITCHEN: DinnerFile['kitchen'] = {
-  ovens: [{ id: 'oven', name: 'Oven' }],
-};
+/** A kitchen with one oven, in which every card can be read. */
+export const PLAIN_KITCHEN: DinnerFile['kitchen'] = { ovens: [{ id: 'oven', name: 'Oven' }] };
 
 /** Reads a dish file from parsed JSON: the schema first, then the rules of a dinner around it. */
 export function readCard(value: unknown): ReadCard {
   const parsed = cardSchema.safeParse(value);
   if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error.issues, value) };
-  const around = readDinner(dinnerOfCard(value as CardFile, ANY_KITCHEN));
+  const around = readDinner(dinnerOfCard(value as CardFile, PLAIN_KITCHEN));
   if (around.ok) return { ok: true, card: parsed.data };
   const problems = around.problems.map((problem) => ({
     ...problem,

@@ -1,5 +1,5 @@
 import { afterLinks, checkCount, effectiveStep, placedSteps, readDinner, type Dinner } from '../dinner';
-import { dinnerOfCard, type CardFile } from './card';
+import { dinnerOfCard, PLAIN_KITCHEN, type CardFile } from './card';
 
 /** What a dish asks of a cook, by itself, each step in its usual way. All in minutes. */
 export interface DishFacts {
@@ -16,7 +16,7 @@ const LONG_AHEAD = 720;
 
 /** The facts of a card for so many at table; null where the card cannot be read. */
 export function factsOf(card: CardFile, guests: number): DishFacts | null {
-  const read = readDinner(dinnerOfCard(card, { ovens: [{ id: 'oven', name: 'Oven' }] }, guests));
+  const read = readDinner(dinnerOfCard(card, PLAIN_KITCHEN, guests));
   return read.ok ? factsOfDinner({ ...read.dinner, caution: 0 }) : null;
 }
 

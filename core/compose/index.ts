@@ -5,6 +5,7 @@ export {
   cardSchema,
   dinnerOfCard,
   PLACES,
+  PLAIN_KITCHEN,
   readCard,
   type Card,
   type CardFile,

@@ -8,7 +8,7 @@ export {
   type EffectiveStep,
 } from './effective';
 export { describeProblem, problemsOf, type Problem } from './problem';
-export { readDinner, readDinnerText, type ReadResult } from './read';
+export { parseText, readDinner, readDinnerText, type ParsedText, type ReadResult } from './read';
 export {
   dinnerJsonSchema,
   dinnerSchema,

@@ -19,16 +19,24 @@ export function readDinner(value: unknown): ReadResult {
   return { ok: true, dinner: parsed.data, notices: toolNotices(parsed.data) };
 }
 
-/** Reads a dinner from the text of a file. */
-export function readDinnerText(text: string): ReadResult {
-  let value: unknown;
+export type ParsedText =
+  | { readonly ok: true; readonly value: unknown }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
+
+/** The value in the text of a JSON file, or the mistake in it. A mark at the very beginning is passed over. */
+export function parseText(text: string): ParsedText {
   try {
-    value = JSON.parse(text.replace(/^\uFEFF/, ''));
+    return { ok: true, value: JSON.parse(text.replace(/^\uFEFF/, '')) };
   } catch (error) {
     const found = error instanceof Error ? error.message : 'something else';
     return { ok: false, problems: [{ path: '', found, expected: 'JSON' }] };
   }
-  return readDinner(value);
+}
+
+/** Reads a dinner from the text of a file. */
+export function readDinnerText(text: string): ReadResult {
+  const parsed = parseText(text);
+  return parsed.ok ? readDinner(parsed.value) : parsed;
 }
 
 function toolNotices(dinner: Dinner): string[] {

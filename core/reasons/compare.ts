@@ -47,6 +47,13 @@ export function handsSpans(plan: Plan): HandsSpan[] {
   ];
 }
 
+/** Hands-on minutes that a plan has for one dish. */
+export function handsOfDish(plan: Plan, dish: string): number {
+  return handsSpans(plan)
+    .filter((span) => span.step?.startsWith(`${dish}/`))
+    .reduce((sum, span) => sum + span.to - span.from, 0);
+}
+
 export function figuresOf(dinner: Dinner, plan: Plan): EveningFigures {
   const spans = handsSpans(plan);
   const eating = new Map(dinner.courses.map((c) => [c.id, c.eating]));

@@ -1,6 +1,7 @@
 export {
   dishByDish,
   figuresOf,
+  handsOfDish,
   handsSpans,
   impossiblePins,
   inEachStyle,

@@ -1,4 +1,4 @@
-import { celsiusOf } from '../amounts';
+import { celsiusOf, celsiusOfGasMark } from '../amounts';
 import type { DinnerFile } from '../dinner';
 import { durationsIn, type ToldDuration } from './durations';
 
@@ -62,15 +62,13 @@ const DEGREES = /\b(\d{2,3})\s*(?:°|degrees)(?!\s*[CF]\b)/i;
 const UNTIL = /\buntil\s+([^.;,]+)/i;
 const DEFAULT_OVEN = 180;
 const FEW = 5;
-/** °C of a gas mark in most tables, from mark 1 on. */
-const MARKS = [140, 150, 160, 180, 190, 200, 220, 230, 240];
 
 function heatIn(text: string): { celsius: number; from: number; to: number } | null {
   const match = HEAT.exec(text) ?? DEGREES.exec(text);
   if (!match) return null;
   const [all, degrees, unit, mark] = match;
   const celsius = mark
-    ? (MARKS[Number(mark) - 1] ?? null)
+    ? celsiusOfGasMark(mark)
     : unit?.toUpperCase() === 'F'
       ? 5 * Math.round(celsiusOf(Number(degrees)) / 5)
       : Number(degrees);

@@ -2,6 +2,7 @@
 import { AVOIDABLE, hintsIn, markedOn } from '../../../core/allergens';
 import { neededFor, settingText } from '../../../core/amounts';
 import { factsOf, readCard, type CardFile } from '../../../core/compose';
+import { KEPT_WHERE } from '../../composables/useWords';
 import { duration } from '../../composables/useTimes';
 import { usePreferences } from '../../stores/preferences';
 
@@ -47,13 +48,7 @@ const heat = (step: Step) =>
 function keeping(step: Step): string {
   const most = step.keeps?.most;
   if (!step.keeps || most === undefined) return '';
-  const where = {
-    hot: 'hot',
-    room: 'at room temperature',
-    fridge: 'in the fridge',
-    freezer: 'in the freezer',
-  };
-  const how = step.keeps.how ? ` ${where[step.keeps.how]}` : '';
+  const how = step.keeps.how ? ` ${KEPT_WHERE[step.keeps.how]}` : '';
   return most === null ? `keeps${how}` : `keeps ${duration(most)}${how}`;
 }
 const needed = (dish: (typeof dishes.value)[number]) =>

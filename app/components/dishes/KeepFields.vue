@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import type { CardFile } from '../../../core/compose';
+import { KEPT_WHERE } from '../../composables/useWords';
 
 type StepFile = CardFile['dish']['steps'][number];
 const props = defineProps<{ step: StepFile; set: (change: Partial<StepFile>) => void }>();
 
 const WHERE = [
   { value: '', label: 'anywhere' },
-  { value: 'hot', label: 'hot' },
-  { value: 'room', label: 'at room temperature' },
-  { value: 'fridge', label: 'in the fridge' },
-  { value: 'freezer', label: 'in the freezer' },
+  ...Object.entries(KEPT_WHERE).map(([value, label]) => ({ value, label })),
 ];
 type KeepsFile = NonNullable<StepFile['keeps']>;
 const setKeeps = (change: Partial<KeepsFile>) =>

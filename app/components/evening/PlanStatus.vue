@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { handsSpans } from '../../../core/reasons';
 import { duration, useTimes } from '../../composables/useTimes';
 import { useDinner } from '../../stores/dinner';
 
@@ -8,10 +9,7 @@ const times = useTimes();
 const summary = computed(() => {
   const plan = store.evening?.plan;
   if (!plan) return '';
-  const spans = [
-    ...plan.steps.flatMap((s) => s.hands),
-    ...plan.courses.flatMap((c) => (c.clearing ? [c.plating, c.clearing] : [c.plating])),
-  ];
+  const spans = handsSpans(plan);
   const hands = spans.reduce((sum, s) => sum + s.to - s.from, 0);
   const first = Math.min(...spans.map((s) => s.from));
   const today = Math.min(...spans.map((s) => s.from).filter((m) => m >= -720));

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { afterLinks, hostName } from '../../../core/dinner';
 import { plannedSteps } from '../../../core/live';
+import { KEPT_WHERE } from '../../composables/useWords';
 import { duration, useTimes } from '../../composables/useTimes';
 import { useCourses } from '../../composables/useCourses';
 import { useDinner } from '../../stores/dinner';
@@ -34,11 +35,7 @@ const way = computed(() => planned.value?.step.ways.find((w) => w.id === planned
 const keeps = computed(() => {
   const limits = planned.value?.step.keeps;
   if (!limits) return '';
-  const where = limits.how
-    ? { hot: 'hot', room: 'at room temperature', fridge: 'in the fridge', freezer: 'in the freezer' }[
-        limits.how
-      ]
-    : '';
+  const where = limits.how ? KEPT_WHERE[limits.how] : '';
   if (limits.most === null || limits.most === undefined) return `Keeps ${where}, as long as you like.`;
   const fresh = limits.best > 0 ? `; loses nothing for ${duration(limits.best)}` : '';
   return `Keeps ${where} for ${duration(limits.most)}${fresh}.`;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { handsOfDish } from '../../../core/reasons';
 import { useDinner } from '../../stores/dinner';
 import { duration } from '../../composables/useTimes';
 
@@ -18,11 +19,7 @@ const dish = computed(() => store.dinner!.dishes[index.value]);
 const others = computed(() =>
   store.dinner!.courses.map((c, k) => ({ name: c.name, k })).filter(({ k }) => k !== props.course),
 );
-const hands = computed(() =>
-  (store.evening?.plan.steps ?? [])
-    .filter((s) => s.step.startsWith(`${props.id}/`))
-    .reduce((sum, s) => sum + s.hands.reduce((n, h) => n + h.to - h.from, 0), 0),
-);
+const hands = computed(() => (store.evening ? handsOfDish(store.evening.plan, props.id) : 0));
 const way = computed(() => {
   const chosen = store.evening?.plan.dishes.find((d) => d.dish === props.id)?.way;
   return dish.value?.ways.find((w) => w.id === chosen)?.label;
