@@ -4,6 +4,7 @@ import { DEMOS } from './composables/useFiles';
 import { useClock } from './stores/clock';
 import { useCards } from './stores/cards';
 import { useDinner } from './stores/dinner';
+import { useDrafts } from './stores/drafts';
 import { usePreferences } from './stores/preferences';
 import { useStorageTrouble } from './stores/trouble';
 import { useSession } from './stores/session';
@@ -12,6 +13,7 @@ const dinner = useDinner();
 const session = useSession();
 const clock = useClock();
 const cards = useCards();
+const drafts = useDrafts();
 const preferences = usePreferences();
 const trouble = useStorageTrouble();
 const isReady = ref(false);
@@ -21,7 +23,7 @@ onMounted(async () => {
     await clock.restore();
     if (!(await dinner.restore())) await dinner.openText(DEMOS[0]!.text);
     await session.restore();
-    await Promise.all([cards.restore(), preferences.restore()]);
+    await Promise.all([cards.restore(), drafts.restore(), preferences.restore()]);
   } catch (error) {
     trouble.tell(error);
     if (!dinner.dinner) dinner.openUnkept(DEMOS[0]!.text);

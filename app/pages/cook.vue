@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core';
+import { useBell } from '../composables/useBell';
+import { useHeat } from '../composables/useHeat';
 import { duration, useTimes } from '../composables/useTimes';
 import { useCourses } from '../composables/useCourses';
 import { useClock } from '../stores/clock';
 import { useDinner } from '../stores/dinner';
+import { usePreferences } from '../stores/preferences';
 import { useSession } from '../stores/session';
 
 const store = useDinner();
+const heat = useHeat();
+const preferences = usePreferences();
 const session = useSession();
 const clock = useClock();
 const times = useTimes();
@@ -18,6 +23,11 @@ const stepOf = (name: string | null) => {
   const [dishId, stepId] = (name ?? '').split('/');
   return store.dinner?.dishes.find((d) => d.id === dishId)?.steps.find((s) => s.id === stepId);
 };
+/** What runs by itself and is over its time. */
+const overdue = computed(() =>
+  (view.value?.running ?? []).filter((r) => r.endsAt <= clock.now).map((r) => r.planned.row.step),
+);
+useBell(overdue, () => preferences.sounds);
 const cookName = (id: string) => store.dinner?.cooks.find((c) => c.id === id)?.name ?? id;
 const hasSeveralCooks = computed(() => (store.dinner?.cooks.length ?? 0) > 1);
 
@@ -82,7 +92,9 @@ useWakeLock()
           </p>
           <p class="what">{{ task.text }}</p>
           <p v-if="stepOf(task.step)?.cue" class="cue">Done when: {{ stepOf(task.step)?.cue }}</p>
-          <p v-if="stepOf(task.step)?.probe" class="cue">In the middle: {{ stepOf(task.step)?.probe }} °C</p>
+          <p v-if="stepOf(task.step)?.probe" class="cue">
+            In the middle: {{ heat.probe(stepOf(task.step)!.probe!) }}
+          </p>
           <p v-for="caution in stepOf(task.step)?.cautions ?? []" :key="caution" class="caution">
             {{ caution }}
           </p>

@@ -3,39 +3,44 @@ import { ElMessage } from 'element-plus';
 import { cardOf, withCard, type CardFile } from '../../core/compose';
 import { parseText, type DinnerFile } from '../../core/dinner';
 import { offerBringBack } from '../composables/useBringBack';
-import { ALL, PLACE_CHOICES, useCardFacts, useCardFilter, type CardOrder } from '../composables/useCardList';
 import { download } from '../composables/useFiles';
-import { duration } from '../composables/useTimes';
 import { useCards } from '../stores/cards';
 import { useDinner } from '../stores/dinner';
 
 const cards = useCards();
 const store = useDinner();
+const route = useRoute();
+const file = computed(() => store.file as DinnerFile);
 const guests = computed(() => store.dinner!.guests);
-const filter = useCardFilter(() => cards.cards);
-const { facts, sorted } = useCardFacts(
-  () => cards.cards,
-  () => guests.value,
-);
-const order = ref<CardOrder>('name');
-const ORDERS: { value: CardOrder; label: string }[] = [
-  { value: 'name', label: 'By name' },
-  { value: 'hands', label: 'Least of hands first' },
-  { value: 'total', label: 'Quickest first' },
-  { value: 'ahead', label: 'Most made ahead first' },
-];
-const list = computed(() => sorted(filter.shown.value, order.value));
-const chosen = ref('');
-const card = computed(() => (cards.cards.find((c) => c.id === chosen.value) ?? list.value[0])?.card);
-const cardId = computed(() => (cards.cards.find((c) => c.id === chosen.value) ?? list.value[0])?.id ?? '');
-const input = useTemplateRef<HTMLInputElement>('input');
 
-/** Dishes of the open dinner that are not in the card file under their name. */
-const fromDinner = computed(() => {
-  const names = new Set(cards.cards.map((c) => c.card.dish.name));
-  const listed = new Set(store.dinner!.courses.flatMap((c) => c.dishes));
-  return store.dinner!.dishes.filter((d) => listed.has(d.id) && !names.has(d.name));
+/** A dish of the open dinner by its id, or one of the card file. */
+interface Chosen {
+  readonly of: 'tonight' | 'cards';
+  readonly id: string;
+}
+const chosen = shallowRef<Chosen>({ of: 'cards', id: '' });
+const isEditing = ref(false);
+function choose(next: Chosen, edit = false): void {
+  chosen.value = next;
+  isEditing.value = edit;
+}
+const tonight = computed(() => {
+  const { of, id } = chosen.value;
+  return of === 'tonight' ? file.value.dishes.find((d) => d.id === id) : undefined;
 });
+const stored = computed(() => cards.cards.find((c) => c.id === chosen.value.id) ?? cards.cards[0]);
+/** The dish that is shown, as a card. */
+const card = computed((): CardFile | undefined =>
+  tonight.value ? cardOf(file.value, tonight.value.id, 'else') : stored.value?.card,
+);
+// A view that leads here may name a dish of the dinner that is to be changed.
+watch(
+  () => route.query['change'],
+  (id) => {
+    if (typeof id === 'string') choose({ of: 'tonight', id }, true);
+  },
+  { immediate: true },
+);
 
 async function keep(added: CardFile): Promise<void> {
   const result = await cards.add(added);
@@ -43,12 +48,9 @@ async function keep(added: CardFile): Promise<void> {
     ElMessage.error(`This dish cannot be kept: ${result[0]}.`);
     return;
   }
-  chosen.value = result;
+  choose({ of: 'cards', id: result });
   ElMessage.success(`${added.dish.name} is in the card file.`);
 }
-
-const isEditing = ref(false);
-watch(cardId, () => (isEditing.value = false));
 
 /** A dish to begin with: one step, to be told in words. */
 async function writeNew(): Promise<void> {
@@ -66,19 +68,15 @@ async function writeNew(): Promise<void> {
   isEditing.value = true;
 }
 
-async function picked(event: Event): Promise<void> {
-  const target = event.target as HTMLInputElement;
-  const file = target.files?.[0];
-  target.value = '';
-  if (!file) return;
-  const parsed = parseText(await file.text());
+async function takeIn(taken: File): Promise<void> {
+  const parsed = parseText(await taken.text());
   if (parsed.ok) await keep(parsed.value as CardFile);
-  else ElMessage.error(`${file.name} is not JSON. Nothing was changed.`);
+  else ElMessage.error(`${taken.name} is not JSON. Nothing was changed.`);
 }
 
 async function remove(): Promise<void> {
-  const { name } = card.value!.dish;
-  offerBringBack(`${name} is out of the card file.`, await cards.remove(cardId.value));
+  const { id, card: gone } = stored.value!;
+  offerBringBack(`${gone.dish.name} is out of the card file.`, await cards.remove(id));
 }
 
 const duplicate = () =>
@@ -90,8 +88,12 @@ const save = () =>
     'application/json',
   );
 
+/** How many portions the card shown is reckoned for, where that is not the number at table. */
+const portions = ref<number | null>(null);
+watch(card, () => (portions.value = null));
+
 async function onto(course: string): Promise<void> {
-  await store.compose((file: DinnerFile) => withCard(file, card.value!, course));
+  await store.compose((whole) => withCard(whole, card.value!, course, portions.value ?? undefined));
   const name = store.dinner!.courses.find((c) => c.id === course)?.name;
   ElMessage.success(`${card.value!.dish.name} is on ${name}.`);
 }
@@ -101,82 +103,47 @@ async function onto(course: string): Promise<void> {
   <div>
     <PlanStatus />
     <div class="dishes" :class="{ editing: isEditing }">
-      <section class="list" aria-labelledby="cards-title">
-        <h2 id="cards-title">The card file</h2>
-        <el-input
-          v-model="filter.text.value"
-          placeholder="Name or ingredient"
-          aria-label="Search the dishes"
-          clearable
-        />
-        <div class="filters">
-          <el-select v-model="filter.place.value" aria-label="Kind of dish">
-            <el-option v-for="p in PLACE_CHOICES" :key="p.value" :value="p.value" :label="p.label" />
-          </el-select>
-          <el-select v-model="filter.tag.value" aria-label="Tag">
-            <el-option :value="ALL" label="All tags" />
-            <el-option v-for="t in filter.tags.value" :key="t" :value="t" :label="t" />
-          </el-select>
-          <el-select v-model="order" aria-label="Order" class="wide">
-            <el-option v-for="o in ORDERS" :key="o.value" :value="o.value" :label="o.label" />
-          </el-select>
-        </div>
-        <ul aria-label="Dishes">
-          <li v-for="entry in list" :key="entry.id">
-            <button :aria-current="entry.card === card ? 'true' : undefined" @click="chosen = entry.id">
-              <strong>{{ entry.card.dish.name }}</strong>
-              <span v-if="facts.get(entry.id)" class="soft">
-                {{ duration(facts.get(entry.id)!.hands) }} of hands,
-                {{ duration(facts.get(entry.id)!.total) }} in all
-              </span>
-            </button>
-          </li>
-        </ul>
-        <p v-if="list.length === 0" class="soft">No dish of the card file is like that.</p>
-        <div class="acts">
-          <el-button type="primary" @click="writeNew">Write a new dish</el-button>
-          <el-button @click="input?.click()">Take a dish file in ...</el-button>
-          <input
-            ref="input"
-            type="file"
-            accept=".json,application/json"
-            hidden
-            data-testid="dish-file"
-            @change="picked"
-          />
-          <el-button
-            v-for="dish in fromDinner"
-            :key="dish.id"
-            @click="keep(cardOf(store.file as DinnerFile, dish.id, 'else'))"
-          >
-            Keep {{ dish.name }}
-          </el-button>
-        </div>
-      </section>
-      <DishEditor
-        v-if="card && isEditing"
-        :id="cardId"
-        :key="cardId"
-        :card="card"
-        @close="isEditing = false"
+      <DishList
+        class="list"
+        :chosen="tonight ? chosen : { of: 'cards', id: stored?.id ?? '' }"
+        @choose="(next) => choose(next)"
+        @write="writeNew"
+        @take="takeIn"
       />
-      <DishCard v-else-if="card" :card="card" :guests="guests">
+      <template v-if="isEditing">
+        <TonightEditor v-if="tonight" :id="tonight.id" :key="tonight.id" @close="isEditing = false" />
+        <CardEditor
+          v-else-if="stored"
+          :id="stored.id"
+          :key="stored.id"
+          :card="stored.card"
+          @close="isEditing = false"
+        />
+      </template>
+      <DishCard v-else-if="card" :card="card" :guests="guests" @portions="(n) => (portions = n)">
         <template #acts>
           <div class="acts">
-            <el-dropdown trigger="click" @command="onto">
-              <el-button type="primary">Onto a course</el-button>
-              <template #dropdown>
-                <el-dropdown-menu>
-                  <el-dropdown-item v-for="c in store.dinner!.courses" :key="c.id" :command="c.id">
-                    {{ c.name }}
-                  </el-dropdown-item>
-                </el-dropdown-menu>
-              </template>
-            </el-dropdown>
-            <el-button @click="isEditing = true">Change</el-button>
-            <el-button @click="duplicate">Duplicate</el-button>
-            <el-button @click="save">Save as a file</el-button>
-            <el-button @click="remove">Take out</el-button>
+            <template v-if="tonight">
+              <el-button type="primary" @click="isEditing = true">Change for this dinner</el-button>
+              <el-button @click="keep(card)">Keep in the card file</el-button>
+              <el-button @click="save">Save as a file</el-button>
+            </template>
+            <template v-else>
+              <el-dropdown trigger="click" @command="onto">
+                <el-button type="primary">Onto a course</el-button>
+                <template #dropdown>
+                  <el-dropdown-menu>
+                    <el-dropdown-item v-for="c in store.dinner!.courses" :key="c.id" :command="c.id">
+                      {{ c.name }}
+                    </el-dropdown-item>
+                  </el-dropdown-menu>
+                </template>
+              </el-dropdown>
+              <el-button @click="isEditing = true">Change</el-button>
+              <el-button @click="duplicate">Duplicate</el-button>
+              <el-button @click="save">Save as a file</el-button>
+              <el-button @click="remove">Take out</el-button>
+            </template>
           </div>
         </template>
       </DishCard>
@@ -193,44 +160,13 @@ async function onto(course: string): Promise<void> {
   padding: 0.25rem 1.25rem 2rem;
 }
 
-.list {
-  display: grid;
-  gap: 0.6rem;
+/* What is changed has the whole width: the drawing of the dish stands beside its steps. */
+.editing {
+  grid-template-columns: minmax(0, 1fr);
 }
 
-.filters {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.5rem;
-}
-
-.wide {
-  grid-column: 1 / -1;
-}
-
-ul {
-  max-height: 32rem;
-  margin: 0;
-  padding: 0;
-  overflow-y: auto;
-  list-style: none;
-}
-
-li > button {
-  display: grid;
-  width: 100%;
-  min-height: 44px;
-  padding: 0.4rem 0.6rem;
-  border: 0;
-  border-bottom: 1px solid var(--line);
-  background: none;
-  text-align: left;
-  cursor: pointer;
-}
-
-li > button[aria-current] {
-  background: var(--card);
-  box-shadow: inset 4px 0 0 var(--accent);
+.editing > .list {
+  display: none;
 }
 
 .acts {
@@ -247,10 +183,6 @@ li > button[aria-current] {
   .dishes {
     grid-template-columns: minmax(0, 1fr);
     padding-inline: 0.75rem;
-  }
-
-  .editing > .list {
-    display: none;
   }
 }
 </style>

@@ -14,7 +14,11 @@ const pace = (value: number | undefined | null) => store.change([{ path: 'pace',
       <OvenList />
       <ToolList />
       <section class="card pace" aria-labelledby="pace-title">
-        <h2 id="pace-title">Your pace</h2>
+        <h2 id="pace-title">Cooks, and their pace</h2>
+        <div v-for="(cook, k) in dinner.cooks" :key="cook.id" class="row">
+          <label :for="`cook-${k}`">{{ k === 0 ? 'The cook' : 'And' }}</label>
+          <CookLine :at="k" />
+        </div>
         <label for="pace">Hands take so many times what is written</label>
         <el-input-number
           id="pace"
@@ -30,6 +34,7 @@ const pace = (value: number | undefined | null) => store.change([{ path: 'pace',
         </p>
       </section>
       <UnitChoice />
+      <HabitChoice />
       <BackupBox />
     </div>
   </div>

@@ -79,7 +79,9 @@ const components = computed(() => {
           <h2 id="components-title">For several dishes</h2>
           <ul>
             <li v-for="dish in components" :key="dish.id">
-              {{ dish.name }}<span class="soft">, {{ duration(dish.hands) }} of hands</span>
+              <NuxtLink :to="`/dishes?change=${dish.id}`">{{ dish.name }}</NuxtLink><span class="soft"
+                >, {{ duration(dish.hands) }} of hands</span
+              >
             </li>
           </ul>
         </section>

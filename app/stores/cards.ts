@@ -2,20 +2,29 @@ import { defineStore } from 'pinia';
 import { freeId, readCard, type CardFile } from '../../core/compose';
 import { describeProblem } from '../../core/dinner';
 import { storage, type StoredCard } from '../storage/database';
+import { useDrafts } from './drafts';
 
 const FILLED = 'cardsFilled';
-const DRAFT = 'cardDraft';
+const HISTORY = 'cardHistory';
+/** Changes of a card that can be undone. */
+const MOST_UNDONE = 60;
 
-/** A dish in the making that is not right yet: kept, so that nothing that was typed is lost. */
-interface Draft {
+/** What the card that was changed last was before, and was after it. */
+interface History {
   readonly id: string;
-  readonly card: CardFile;
+  readonly past: readonly CardFile[];
+  readonly future: readonly CardFile[];
 }
+const NO_HISTORY: History = { id: '', past: [], future: [] };
 
 /** The card file: the cook's own dishes. */
 export const useCards = defineStore('cards', () => {
+  const drafts = useDrafts();
   const cards = shallowRef<readonly StoredCard[]>([]);
-  const draft = shallowRef<Draft | null>(null);
+  const history = shallowRef<History>(NO_HISTORY);
+  /** The card that is open for changes; undo and redo are about it. */
+  const editing = ref('');
+  const draftName = (id: string) => `card/${id}`;
 
   async function refresh(): Promise<void> {
     const stored = await storage.listCards();
@@ -29,20 +38,59 @@ export const useCards = defineStore('cards', () => {
       await storage.saveCards(demo.map((card) => ({ id: card.dish.id, card })));
       await storage.saveSetting(FILLED, true);
     }
-    draft.value = (await storage.loadSetting<Draft | null>(DRAFT)) ?? null;
+    history.value = (await storage.loadSetting<History>(HISTORY)) ?? NO_HISTORY;
     await refresh();
   }
 
-  const draftOf = (id: string) => (draft.value?.id === id ? draft.value.card : undefined);
+  /** A card as it is being made, where that is not right yet. */
+  const draftOf = (id: string) => drafts.of(draftName(id)) as CardFile | undefined;
+  const cardOf = (id: string) => draftOf(id) ?? cards.value.find((c) => c.id === id)?.card;
 
-  /** Takes over a change of a card: into the card file where it is right, else only as a draft. */
-  async function edit(id: string, card: CardFile, isRight: boolean): Promise<void> {
-    draft.value = isRight ? null : { id, card };
-    await storage.saveSetting(DRAFT, draft.value);
-    if (!isRight) return;
-    await storage.saveCards([{ id, card }]);
-    await refresh();
+  /** Takes over a card: into the card file where it is right, else only as a draft. */
+  async function turnTo(id: string, card: CardFile, next: History): Promise<void> {
+    history.value = next;
+    await storage.saveSetting(HISTORY, next);
+    const isRight = readCard(card).ok;
+    if (isRight) {
+      await storage.saveCards([{ id, card }]);
+      await refresh();
+    }
+    await drafts.set(draftName(id), isRight ? null : card);
   }
+
+  async function edit(id: string, card: CardFile): Promise<void> {
+    const now = cardOf(id);
+    const past = history.value.id === id ? history.value.past : [];
+    await turnTo(id, card, { id, past: now ? [...past, now].slice(-MOST_UNDONE) : past, future: [] });
+  }
+
+  const past = computed(() => (history.value.id === editing.value ? history.value.past : []));
+  const future = computed(() => (history.value.id === editing.value ? history.value.future : []));
+
+  async function undo(): Promise<void> {
+    const before = past.value.at(-1);
+    const now = cardOf(editing.value);
+    if (!before || !now) return;
+    await turnTo(editing.value, before, {
+      id: editing.value,
+      past: past.value.slice(0, -1),
+      future: [...future.value, now],
+    });
+  }
+
+  async function redo(): Promise<void> {
+    const after = future.value.at(-1);
+    const now = cardOf(editing.value);
+    if (!after || !now) return;
+    await turnTo(editing.value, after, {
+      id: editing.value,
+      past: [...past.value, now],
+      future: future.value.slice(0, -1),
+    });
+  }
+
+  const beginEditing = (id: string) => (editing.value = id);
+  const endEditing = () => (editing.value = '');
 
   /** Keeps a card as a new one: its id, or the mistakes in it. */
   async function add(card: CardFile): Promise<string | string[]> {
@@ -65,5 +113,19 @@ export const useCards = defineStore('cards', () => {
     };
   }
 
-  return { cards, restore, add, edit, draftOf, remove };
+  return {
+    cards,
+    editing,
+    past,
+    future,
+    restore,
+    add,
+    edit,
+    undo,
+    redo,
+    beginEditing,
+    endEditing,
+    draftOf,
+    remove,
+  };
 });

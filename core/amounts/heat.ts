@@ -24,9 +24,14 @@ const MARKS: readonly (readonly [string, number])[] = [
   ['9', 240],
 ];
 
+const MARK_NUMBERS: Readonly<Record<string, number>> = { '¼': 0.25, '½': 0.5 };
+const markNumber = (mark: string) => MARK_NUMBERS[mark] ?? Number(mark);
+const nearestMark = (celsius: number) =>
+  MARKS.reduce((a, b) => (Math.abs(b[1] - celsius) < Math.abs(a[1] - celsius) ? b : a));
+
 /** The nearest gas mark; null where no mark is within 15 °C. */
 export function gasMarkOf(celsius: number): string | null {
-  const [mark, at] = MARKS.reduce((a, b) => (Math.abs(b[1] - celsius) < Math.abs(a[1] - celsius) ? b : a));
+  const [mark, at] = nearestMark(celsius);
   return Math.abs(at - celsius) <= 15 ? mark : null;
 }
 
@@ -45,10 +50,35 @@ export function withoutFan(celsius: number): number {
 
 export type HeatUnit = 'C' | 'F' | 'gas';
 
-/** A setting as the kitchen's oven shows it; `hasFan` says what `celsius` is for. °F to the nearest 5. */
-export function settingText(celsius: number, unit: HeatUnit, hasFan: boolean): string {
+/** A setting as the kitchen's oven shows it; `hasFan` says what `celsius` is for. °F to the nearest `step`. */
+export function settingText(celsius: number, unit: HeatUnit, hasFan: boolean, step = 5): string {
   if (unit === 'C') return `${Math.round(celsius)} °C`;
-  if (unit === 'F') return `${5 * Math.round(fahrenheitOf(celsius) / 5)} °F`;
+  if (unit === 'F') return `${step * Math.round(fahrenheitOf(celsius) / step)} °F`;
   const mark = gasMarkOf(hasFan ? withoutFan(celsius) : celsius);
   return mark ? `gas mark ${mark}` : `${Math.round(celsius)} °C`;
+}
+
+/** The same dish in the other kind of oven, in words; nothing for gas, which has no fan. */
+export function otherSettingText(celsius: number, unit: HeatUnit, hasFan: boolean): string {
+  if (unit === 'gas') return '';
+  return hasFan
+    ? ` with the fan, ${settingText(withoutFan(celsius), unit, hasFan)} without`
+    : `, ${settingText(celsius - FAN, unit, hasFan)} with a fan`;
+}
+
+/** The number on the oven's knob. Gas marks below 1 are quarters: ¼ and ½. */
+export function settingOf(celsius: number, unit: HeatUnit, hasFan: boolean): number {
+  if (unit === 'C') return celsius;
+  if (unit === 'F') return 5 * Math.round(fahrenheitOf(celsius) / 5);
+  return markNumber(nearestMark(hasFan ? withoutFan(celsius) : celsius)[0]);
+}
+
+/** °C of a number on the oven's knob, to the nearest 5; a gas mark between two is the nearer one. */
+export function celsiusFromSetting(setting: number, unit: HeatUnit, hasFan: boolean): number {
+  if (unit === 'C') return setting;
+  if (unit === 'F') return 5 * Math.round(celsiusOf(setting) / 5);
+  const [, celsius] = MARKS.reduce((a, b) =>
+    Math.abs(markNumber(b[0]) - setting) < Math.abs(markNumber(a[0]) - setting) ? b : a,
+  );
+  return hasFan ? celsius - FAN : celsius;
 }

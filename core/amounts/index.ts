@@ -1,14 +1,17 @@
 export { gramsOf, type Weighed } from './density';
 export {
+  celsiusFromSetting,
   celsiusOf,
   celsiusOfGasMark,
   fahrenheitOf,
   gasMarkOf,
+  otherSettingText,
+  settingOf,
   settingText,
   withoutFan,
   type HeatUnit,
 } from './heat';
 export { neededFor, type Needed } from './ingredient';
 export { amountText, sensible } from './round';
-export { areaOf, tinFactor, type Tin } from './tin';
+export { areaOf, tinFactor, tinIn, type Tin } from './tin';
 export { convert, inSystem, unitOf, type System, type Unit } from './units';

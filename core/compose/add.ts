@@ -45,9 +45,9 @@ function renamed(dish: DishFile, ids: ReadonlyMap<string, string>): DishFile {
 
 /**
  * The dinner with a card's dish on a course, last of its dishes. Ids that are taken get a number; a component
- * that the dinner has already, unchanged, is shared.
+ * that the dinner has already, unchanged, is shared. `portions` where they are not the number at table.
  */
-export function withCard(file: DinnerFile, card: CardFile, courseId: string): DinnerFile {
+export function withCard(file: DinnerFile, card: CardFile, courseId: string, portions?: number): DinnerFile {
   const taken = new Set(file.dishes.map((d) => d.id));
   const listed = new Set(file.courses.flatMap((c) => c.dishes));
   const ids = new Map<string, string>();
@@ -58,7 +58,7 @@ export function withCard(file: DinnerFile, card: CardFile, courseId: string): Di
     const id = freeId(dish.id, taken);
     taken.add(id);
     ids.set(dish.id, id);
-    added.push(dish);
+    added.push(portions === undefined || portions === file.guests ? dish : { ...dish, portions });
   }
   const id = ids.get(card.dish.id)!;
   return {

@@ -60,18 +60,30 @@ export function readCard(value: unknown): ReadCard {
   return { ok: false, problems };
 }
 
-/** A dish of a dinner as a card, with its components, and without what it took from other dishes of courses. */
+/**
+ * A dish of a dinner as a card, with its components, without what it took from other dishes of courses and without
+ * what belongs to that evening: portions, and who does a step.
+ */
 export function cardOf(file: DinnerFile, id: string, goes: Place, tags: string[] = []): CardFile {
-  const components = componentsOf(file, id);
+  // What is made for other dishes stands by itself on its card, as if it went onto a plate.
+  const isListed = file.courses.some((c) => c.dishes.includes(id));
+  const shown: DinnerFile = isListed
+    ? file
+    : { ...file, courses: file.courses.map((c, k) => (k === 0 ? { ...c, dishes: [...c.dishes, id] } : c)) };
+  const components = componentsOf(shown, id);
   const kept = new Set([id, ...components.map((d) => d.id)]);
-  const alone = file.dishes
+  const alone = shown.dishes
     .filter((d) => !kept.has(d.id))
     .reduce(
       (left, dish) => (left.dishes.some((d) => d.id === dish.id) ? withoutDish(left, dish.id) : left),
-      file,
+      shown,
     );
-  const { portions: _portions, ...dish } = alone.dishes.find((d) => d.id === id)!;
-  const others = alone.dishes.filter((d) => d.id !== id);
+  const dishes = alone.dishes.map(({ portions: _portions, ...dish }) => ({
+    ...dish,
+    steps: dish.steps.map(({ who: _who, ...step }) => step),
+  })) as DinnerFile['dishes'];
+  const dish = dishes.find((d) => d.id === id)!;
+  const others = dishes.filter((d) => d.id !== id);
   return {
     format: 'zeitlauf/dish',
     version: 1,

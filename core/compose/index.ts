@@ -11,8 +11,10 @@ export {
   type CardFile,
   type Place,
 } from './card';
+export { chainOf, type Block, type Chain } from './chain';
 export { moved, withCourse, withCourseMoved, withDishMoved, withoutCourse } from './courses';
-export { componentsOf, withoutDish } from './remove';
+export { componentsOf, namedStep, withoutDish } from './remove';
+export { withDishes, withoutStep } from './edit';
 export { backupText, effectOf, readBackup, type Backup, type BackupEffect, type ReadBackup } from './backup';
 export { factsOf, type DishFacts } from './facts';
 export { withFields } from './fields';

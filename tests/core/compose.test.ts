@@ -99,11 +99,12 @@ test('a component that is there already is shared; another of the same name is n
 
 test.each(DEMOS)('each dish of %s, made a card and put on a new dinner, can be cooked', (name) => {
   const file = demo(name);
-  for (const id of listedOf(file)) {
+  for (const { id } of file.dishes) {
     const card = cardOf(file, id, 'else', ['ours']);
     const result = readCard(card);
     expect([id, result.ok || result.problems.map(describeProblem)]).toEqual([id, true]);
-    read(withCard({ ...begun(), kitchen: file.kitchen }, card, 'course-2'));
+    read(withCard({ ...begun(), kitchen: file.kitchen }, card, 'course-2', 3));
+    expect(card.dish.portions).toBeUndefined();
   }
 });
 

@@ -92,7 +92,7 @@ test('dishes are dragged and moved by keys; courses are renamed and put in anoth
 }) => {
   const main = page.getByRole('list', { name: 'Dishes of Main' });
   const starter = page.getByRole('list', { name: 'Dishes of Starter' });
-  await page.getByRole('button', { name: 'Move or remove Parsnip and potato mash' }).focus();
+  await page.getByRole('button', { name: 'Move, change or remove Parsnip and potato mash' }).focus();
   await page.keyboard.press('Enter');
   await page.getByRole('menuitem', { name: 'To Starter' }).press('Enter');
   await expect(starter.getByText('Parsnip and potato mash')).toBeVisible();

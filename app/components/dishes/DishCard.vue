@@ -1,18 +1,19 @@
 <script setup lang="ts">
 import { AVOIDABLE, hintsIn, markedOn } from '../../../core/allergens';
-import { neededFor, settingText } from '../../../core/amounts';
+import { neededFor } from '../../../core/amounts';
 import { factsOf, readCard, type CardFile } from '../../../core/compose';
+import { useHeat } from '../../composables/useHeat';
 import { KEPT_WHERE } from '../../composables/useWords';
 import { duration } from '../../composables/useTimes';
 import { usePreferences } from '../../stores/preferences';
 
 const props = defineProps<{ card: CardFile; guests: number }>();
 const preferences = usePreferences();
-const guests = ref(props.guests);
-watch(
-  () => props.guests,
-  (n) => (guests.value = n),
-);
+const emit = defineEmits<{ portions: [portions: number] }>();
+const heating = useHeat();
+/** How many portions the amounts are shown for. */
+const portions = ref(props.guests);
+watch(portions, (n) => emit('portions', n));
 const read = computed(() => {
   const result = readCard(props.card);
   return result.ok ? result.card : null;
@@ -24,7 +25,7 @@ const has = computed(() => {
   const hinted = new Set(dishes.value.flatMap((d) => d.ingredients.flatMap((i) => hintsIn(i.item))));
   return AVOIDABLE.flatMap(({ id, name }) => (marked.has(id) ? [name] : hinted.has(id) ? [`${name}?`] : []));
 });
-const facts = computed(() => factsOf(props.card, guests.value));
+const facts = computed(() => factsOf(props.card, Math.max(1, Math.round(portions.value))));
 const KINDS = { hands: 'hands', minded: 'minded', alone: 'alone' };
 
 type Step = NonNullable<typeof read.value>['dish']['steps'][number];
@@ -38,13 +39,11 @@ function times(step: Step): string {
 /** How many batches it goes in for so many. */
 function batches(step: Step): string {
   const { scale } = step;
-  const size = typeof scale === 'object' ? Math.ceil(guests.value / (scale as { batch: number }).batch) : 1;
+  const size = typeof scale === 'object' ? Math.ceil(portions.value / (scale as { batch: number }).batch) : 1;
   return size > 1 ? `in ${size} batches` : '';
 }
 const heat = (step: Step) =>
-  (step.uses ?? []).flatMap((use) =>
-    'oven' in use ? [`oven ${settingText(use.oven as number, preferences.heat, false)}`] : [],
-  );
+  (step.uses ?? []).flatMap((use) => ('oven' in use ? [`oven ${heating.both(use.oven as number)}`] : []));
 function keeping(step: Step): string {
   const most = step.keeps?.most;
   if (!step.keeps || most === undefined) return '';
@@ -52,7 +51,7 @@ function keeping(step: Step): string {
   return most === null ? `keeps${how}` : `keeps ${duration(most)}${how}`;
 }
 const needed = (dish: (typeof dishes.value)[number]) =>
-  dish.ingredients.map((i) => neededFor(i, guests.value / dish.serves, preferences.system));
+  dish.ingredients.map((i) => neededFor(i, portions.value / dish.serves, preferences.system));
 </script>
 
 <template>
@@ -63,14 +62,11 @@ const needed = (dish: (typeof dishes.value)[number]) =>
     </div>
     <p class="soft">{{ read.tags.join(', ') }}</p>
     <p v-if="has.length">It has: {{ has.join(', ') }}. Check the packet.</p>
-    <div class="numbers">
-      <label for="card-guests">For</label>
-      <el-input-number id="card-guests" v-model="guests" :min="1" :max="100" />
-      <span v-if="facts">
-        {{ duration(facts.hands) }} of hands, {{ duration(facts.total) }} from beginning to plate,
-        {{ duration(facts.ahead) }} of the hands can be done the day before.
-      </span>
-    </div>
+    <AmountScale :key="read.dish.id" v-model="portions" :dish="read.dish" :guests="guests" />
+    <p v-if="facts">
+      {{ duration(facts.hands) }} of hands, {{ duration(facts.total) }} from beginning to plate,
+      {{ duration(facts.ahead) }} of the hands can be done the day before.
+    </p>
     <template v-for="dish in dishes" :key="dish.id">
       <h3 v-if="dish !== read.dish">{{ dish.name }}</h3>
       <ul v-if="dish.ingredients.length" class="needed" :aria-label="`What ${dish.name} needs`">
@@ -118,13 +114,6 @@ const needed = (dish: (typeof dishes.value)[number]) =>
   gap: 0.5rem 1rem;
   align-items: start;
   justify-content: space-between;
-}
-
-.numbers {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem 0.75rem;
-  align-items: center;
 }
 
 .needed {

@@ -1,47 +1,39 @@
 <script setup lang="ts">
-import {
-  factsOf,
-  freeId,
-  idFrom,
-  moved,
-  PLACES,
-  readCard,
-  withFields,
-  type CardFile,
-  type Place,
-} from '../../../core/compose';
+import { factsOf, freeId, idFrom, moved, withFields, withoutStep } from '../../../core/compose';
 import { AVOIDABLE, hintsIn, markedOn } from '../../../core/allergens';
-import { describeProblem } from '../../../core/dinner';
 import { understand } from '../../../core/sentences';
-import { PLACE_NAMES } from '../../composables/useCardList';
+import type { DishFile, NamedStep, StepFile } from '../../composables/useStepFields';
 import { duration } from '../../composables/useTimes';
-import { useCards } from '../../stores/cards';
 
-type StepFile = CardFile['dish']['steps'][number];
-type IngredientFile = NonNullable<CardFile['dish']['ingredients']>[number];
-const props = defineProps<{ id: string; card: CardFile }>();
-const emit = defineEmits<{ close: [] }>();
-const cards = useCards();
+const props = defineProps<{
+  /** The dish, and what is made for it. */
+  dishes: readonly DishFile[];
+  /** Steps of other dishes that a step of this one may come after. */
+  elsewhere: readonly NamedStep[];
+  cooks: readonly { id: string; name: string }[];
+  problems: readonly string[];
+}>();
+const emit = defineEmits<{ change: [dishes: DishFile[]]; close: [] }>();
 
-/** The dish as it was when the editor was opened, and as it is now; kept in the card file whenever it is right. */
-const before = props.card;
-const draft = shallowRef<CardFile>(cards.draftOf(props.id) ?? props.card);
-const problems = ref<string[]>([]);
-const sentence = ref('');
-const facts = computed(() => factsOf(draft.value, Math.round(draft.value.dish.serves)));
-
-async function change(next: CardFile): Promise<void> {
-  draft.value = next;
-  const result = readCard(next);
-  problems.value = result.ok ? [] : result.problems.map(describeProblem);
-  await cards.edit(props.id, next, result.ok);
-}
-const setDish = (part: Partial<CardFile['dish']>) =>
-  change({ ...draft.value, dish: withFields(draft.value.dish, part) });
-const steps = computed(() => draft.value.dish.steps);
+const chosen = ref(props.dishes[0]!.id);
+const dish = computed(() => props.dishes.find((d) => d.id === chosen.value) ?? props.dishes[0]!);
+const parts = computed(() => props.dishes.map((d) => ({ value: d.id, label: d.name })));
+const setWhole = (changed: DishFile) =>
+  emit(
+    'change',
+    props.dishes.map((d) => (d.id === changed.id ? changed : d)),
+  );
+const setDish = (part: Partial<DishFile>) => setWhole(withFields(dish.value, part));
+const steps = computed(() => dish.value.steps);
 const setSteps = (list: StepFile[]) => setDish({ steps: list });
 const setStep = (at: number, step: StepFile) => setSteps(steps.value.map((s, k) => (k === at ? step : s)));
+const facts = computed(() => {
+  const [first, ...others] = props.dishes;
+  const card = { format: 'zeitlauf/dish', version: 1, dish: first!, with: others } as const;
+  return factsOf(card, Math.max(1, Math.round(first!.serves)));
+});
 
+const sentence = ref('');
 /** A sentence becomes the next step, after the one before it. */
 function addSentence(): void {
   const text = sentence.value.trim();
@@ -51,81 +43,62 @@ function addSentence(): void {
   const words = text.split(/\s+/).slice(0, 2).join(' ');
   const id = freeId(idFrom(words, 'step'), new Set(steps.value.map((s) => s.id)));
   const last = steps.value.at(-1);
-  void setSteps([...steps.value, { id, ...step, ...(last && { after: [last.id] }) } as StepFile]);
+  setSteps([...steps.value, { id, ...step, ...(last && { after: [last.id] }) } as StepFile]);
 }
 
-/** Takes a step out; what came after it comes after what it came after. */
-function removeStep(at: number): void {
-  const gone = steps.value[at]!;
-  const nameOf = (link: NonNullable<StepFile['after']>[number]) =>
-    typeof link === 'string' ? link : link.step;
-  void setSteps(
-    steps.value
-      .filter((_, k) => k !== at)
-      .map((step) => {
-        const { within, if: _if, ...alone } = step;
-        const kept = within?.step === gone.id ? (alone as StepFile) : step;
-        if (!step.after?.some((link) => nameOf(link) === gone.id)) return kept;
-        const others = step.after.filter((link) => nameOf(link) !== gone.id);
-        const names = new Set(others.map(nameOf));
-        return {
-          ...kept,
-          after: [...others, ...(gone.after ?? []).filter((link) => !names.has(nameOf(link)))],
-        };
-      }),
-  );
-}
-
-const othersOf = (at: number) => [
+const othersOf = (at: number): NamedStep[] => [
   ...steps.value.filter((_, k) => k !== at).map((s) => ({ name: s.id, does: s.does })),
-  ...(draft.value.with ?? []).flatMap((dish) =>
-    dish.steps.map((s) => ({ name: `${dish.id}/${s.id}`, does: `${dish.name}: ${s.does}` })),
-  ),
+  ...props.dishes
+    .filter((d) => d.id !== dish.value.id)
+    .flatMap((d) => d.steps.map((s) => ({ name: `${d.id}/${s.id}`, does: `${d.name}: ${s.does}` }))),
+  ...props.elsewhere,
 ];
 
-const tags = computed(() => (draft.value.tags ?? []).join(', '));
-const setTags = (text: string) =>
-  change({
-    ...draft.value,
-    tags: [
-      ...new Set(
-        text
-          .split(',')
-          .map((t) => t.trim())
-          .filter(Boolean),
-      ),
-    ],
-  });
+const open = ref(new Set<string>());
+function setOpen(id: string, on: boolean): void {
+  const next = new Set(open.value);
+  if (on) next.add(id);
+  else next.delete(id);
+  open.value = next;
+}
+const current = ref<string>();
+const cardsOf = useTemplateRef<{ $el: HTMLElement }[]>('cards');
+/** Touched in the drawing, a step's card comes into sight and takes the focus. */
+function go(id: string): void {
+  current.value = id;
+  const card = cardsOf.value?.[steps.value.findIndex((s) => s.id === id)]?.$el;
+  card?.scrollIntoView({ block: 'nearest' });
+  card?.querySelector('input')?.focus({ preventScroll: true });
+}
 
-const ingredients = computed(() => draft.value.dish.ingredients ?? []);
-const setIngredients = (list: IngredientFile[]) => setDish({ ingredients: list });
-const setIngredient = (at: number, part: Partial<IngredientFile>) =>
-  setIngredients(ingredients.value.map((i, k) => (k === at ? withFields(i, part) : i)));
-const contains = computed(() => markedOn(draft.value.dish as Parameters<typeof markedOn>[0]));
+const contains = computed(() => markedOn(dish.value as Parameters<typeof markedOn>[0]));
 const hinted = computed(() => {
-  const ids = new Set(ingredients.value.flatMap((i) => hintsIn(i.item)));
+  const ids = new Set((dish.value.ingredients ?? []).flatMap((i) => hintsIn(i.item)));
   return AVOIDABLE.filter((a) => ids.has(a.id) && !contains.value.includes(a.id));
 });
-const lowOf = (i: IngredientFile) => (Array.isArray(i.amount) ? i.amount[0] : i.amount);
-
-async function putBack(): Promise<void> {
-  await change(before);
-}
+const setContains = (ids: string[]) =>
+  setDish({ contains: ids.length > 0 ? ids : undefined } as Partial<DishFile>);
 </script>
 
 <template>
   <section class="card editor" aria-labelledby="editor-title">
     <div class="row head">
-      <h2 id="editor-title">{{ draft.dish.name }}</h2>
+      <h2 id="editor-title">{{ dishes[0]!.name }}</h2>
       <el-button type="primary" @click="emit('close')">Done</el-button>
-      <el-button :disabled="draft === before" @click="putBack">As it was</el-button>
+      <slot name="acts" />
     </div>
+    <el-segmented
+      v-if="parts.length > 1"
+      v-model="chosen"
+      :options="parts"
+      aria-label="The dish, and what is made for it"
+    />
     <div class="row">
       <label for="dish-name">Name</label>
       <NameInput
         id="dish-name"
         class="grow"
-        :model-value="draft.dish.name"
+        :model-value="dish.name"
         maxlength="120"
         @update:model-value="(name) => setDish({ name })"
       />
@@ -133,27 +106,10 @@ async function putBack(): Promise<void> {
         label="For so many"
         :min="1"
         :max="100"
-        :model-value="draft.dish.serves"
+        :model-value="dish.serves"
         @update:model-value="(n) => setDish({ serves: n ?? 1 })"
       />
-      <el-select
-        :model-value="draft.goes ?? 'else'"
-        class="goes"
-        aria-label="Goes with"
-        @change="(goes: Place) => change({ ...draft, goes })"
-      >
-        <el-option v-for="p in PLACES" :key="p" :value="p" :label="PLACE_NAMES[p]" />
-      </el-select>
-    </div>
-    <div class="row">
-      <label for="dish-tags">Tags</label>
-      <el-input
-        id="dish-tags"
-        class="grow"
-        :model-value="tags"
-        placeholder="meatless, autumn"
-        @change="setTags"
-      />
+      <slot v-if="dish === dishes[0]" name="fields" />
     </div>
     <div class="row">
       <label for="dish-contains">It has</label>
@@ -164,11 +120,11 @@ async function putBack(): Promise<void> {
         multiple
         aria-label="It has"
         placeholder="nothing marked"
-        @change="(ids: string[]) => setDish({ contains: ids.length > 0 ? ids : undefined })"
+        @change="setContains"
       >
         <el-option v-for="a in AVOIDABLE" :key="a.id" :value="a.id" :label="a.name" />
       </el-select>
-      <el-button v-for="a in hinted" :key="a.id" @click="setDish({ contains: [...contains, a.id] })">
+      <el-button v-for="a in hinted" :key="a.id" @click="setContains([...contains, a.id])">
         {{ a.name }}?
       </el-button>
     </div>
@@ -178,96 +134,57 @@ async function putBack(): Promise<void> {
       {{ duration(facts.total) }} before it goes on the table at the latest.
     </p>
     <div v-if="problems.length" role="alert" class="problems">
-      <p>Not right yet. It is kept here, and in the card file it stays as it was:</p>
+      <p>Not right yet. It is kept here, and where it is used it stays as it was:</p>
       <ul>
         <li v-for="problem in problems.slice(0, 4)" :key="problem">{{ problem }}</li>
       </ul>
     </div>
+    <DishWays :dish="dish" :set="setDish" />
     <h3>Steps</h3>
-    <ol class="chain" aria-label="Steps">
-      <StepCard
-        v-for="(step, k) in steps"
-        :key="step.id"
-        :step="step"
-        :at="k"
-        :dish-name="draft.dish.name"
-        :is-first="k === 0"
-        :is-last="k === steps.length - 1"
-        @change="(s) => setStep(k, s)"
-        @move="(by) => setSteps(moved(steps, k, k + by))"
-        @remove="removeStep(k)"
-      >
-        <template #more="{ set }">
-          <StepFields :step="step" :others="othersOf(k)" :set="set" />
-        </template>
-      </StepCard>
-    </ol>
-    <form class="row" @submit.prevent="addSentence">
-      <el-input
-        v-model="sentence"
-        class="grow"
-        maxlength="300"
-        placeholder="Simmer 25 to 35 min, stir every 10"
-        aria-label="The next step, as a sentence"
-      />
-      <el-button native-type="submit">Add the step</el-button>
-    </form>
-    <h3>Ingredients, for {{ draft.dish.serves }}</h3>
-    <ul class="ingredients" aria-label="Ingredients">
-      <li v-for="(i, k) in ingredients" :key="k" class="row">
-        <FieldNumber
-          label="Amount"
-          none="to taste"
-          :step="0.5"
-          :usual="1"
-          :model-value="lowOf(i)"
-          @update:model-value="(n) => setIngredient(k, { amount: n ?? undefined })"
-        />
-        <el-input
-          class="unit"
-          :model-value="i.unit ?? ''"
-          placeholder="g"
-          :aria-label="`Unit of ingredient ${k + 1}`"
-          @input="(v: string) => setIngredient(k, { unit: v })"
-        />
-        <NameInput
-          class="grow"
-          :model-value="i.item"
-          :aria-label="`Ingredient ${k + 1}`"
-          @update:model-value="(item) => setIngredient(k, { item })"
-        />
-        <el-input
-          class="to"
-          :model-value="i.to ?? ''"
-          placeholder="diced"
-          :aria-label="`What is done with ingredient ${k + 1}`"
-          @input="(v: string) => setIngredient(k, { to: v })"
-        />
-        <el-input
-          class="to"
-          :model-value="i.group ?? ''"
-          placeholder="shelf"
-          :aria-label="`Shelf of ingredient ${k + 1}`"
-          @input="(v: string) => setIngredient(k, { group: v })"
-        />
-        <el-checkbox
-          :model-value="i.whole ?? false"
-          @change="(v) => setIngredient(k, { whole: v === true ? true : undefined })"
-        >
-          whole
-        </el-checkbox>
-        <el-button
-          :aria-label="`Take out ingredient ${k + 1}`"
-          @click="setIngredients(ingredients.filter((_, x) => x !== k))"
-          >×</el-button
-        >
-      </li>
-    </ul>
-    <div>
-      <el-button @click="setIngredients([...ingredients, { item: 'something', amount: 1 }])"
-        >One more ingredient</el-button
-      >
+    <div class="strip">
+      <DishChain :steps="steps" :dish-name="dish.name" :current="current" @choose="go" />
+      <div class="cards">
+        <ol class="list" aria-label="Steps">
+          <StepCard
+            v-for="(step, k) in steps"
+            :key="step.id"
+            ref="cards"
+            :step="step"
+            :at="k"
+            :dish-name="dish.name"
+            :is-first="k === 0"
+            :is-last="k === steps.length - 1"
+            :open="open.has(step.id)"
+            @update:open="(on) => setOpen(step.id, on)"
+            @focusin="current = step.id"
+            @change="(s) => setStep(k, s)"
+            @move="(by) => setSteps(moved(steps, k, k + by))"
+            @remove="setWhole(withoutStep(dish, k))"
+          >
+            <template #more="{ set }">
+              <StepFields
+                :step="step"
+                :others="othersOf(k)"
+                :dish-ways="dish.ways ?? []"
+                :cooks="cooks"
+                :set="set"
+              />
+            </template>
+          </StepCard>
+        </ol>
+        <form class="row" @submit.prevent="addSentence">
+          <el-input
+            v-model="sentence"
+            class="grow"
+            maxlength="300"
+            placeholder="Simmer 25 to 35 min, stir every 10"
+            aria-label="The next step, as a sentence"
+          />
+          <el-button native-type="submit">Add the step</el-button>
+        </form>
+      </div>
     </div>
+    <DishIngredients :dish="dish" :set="setDish" />
   </section>
 </template>
 
@@ -283,26 +200,26 @@ async function putBack(): Promise<void> {
   min-width: 12rem;
 }
 
-.goes {
-  width: 9rem;
+.strip {
+  display: grid;
+  grid-template-columns: fit-content(36%) minmax(0, 1fr);
+  gap: 1rem;
+  align-items: start;
 }
 
-.unit {
-  width: 4.5rem;
+.strip > :first-child {
+  position: sticky;
+  top: 90px;
+  max-height: calc(100vh - 110px);
 }
 
-.to {
-  width: 6rem;
-}
-
-.ingredients .grow {
-  min-width: 8rem;
-}
-
-.chain,
-.ingredients {
+.cards,
+.list {
   display: grid;
   gap: 0.5rem;
+}
+
+.list {
   margin: 0;
   padding: 0;
   list-style: none;
@@ -310,5 +227,16 @@ async function putBack(): Promise<void> {
 
 .problems {
   color: var(--warn);
+}
+
+@media (max-width: 900px) {
+  .strip {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .strip > :first-child {
+    position: static;
+    max-height: 24rem;
+  }
 }
 </style>

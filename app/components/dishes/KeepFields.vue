@@ -1,17 +1,34 @@
 <script setup lang="ts">
-import type { CardFile } from '../../../core/compose';
+import type { WayOrStep } from '../../composables/useStepFields';
 import { KEPT_WHERE } from '../../composables/useWords';
 
-type StepFile = CardFile['dish']['steps'][number];
-const props = defineProps<{ step: StepFile; set: (change: Partial<StepFile>) => void }>();
+/** How long what a step made keeps, and where; of a step, or of a way, which says nothing about the plate. */
+const props = defineProps<{
+  step: WayOrStep;
+  isWay?: boolean;
+  set: (change: Partial<WayOrStep>) => void;
+}>();
 
 const WHERE = [
   { value: '', label: 'anywhere' },
   ...Object.entries(KEPT_WHERE).map(([value, label]) => ({ value, label })),
 ];
-type KeepsFile = NonNullable<StepFile['keeps']>;
+type KeepsFile = NonNullable<WayOrStep['keeps']>;
 const setKeeps = (change: Partial<KeepsFile>) =>
   props.set({ keeps: { ...(props.step.keeps ?? {}), ...change } as KeepsFile });
+
+const PLATED = [
+  { value: 'keeps', label: 'as long as it keeps' },
+  { value: 'most', label: 'at most so long' },
+  { value: 'free', label: 'however long' },
+];
+const platedLimit = computed(() => {
+  const most = props.step.plated?.most;
+  if (most === undefined) return 'keeps';
+  return most === null ? 'free' : 'most';
+});
+const setPlated = (kind: string) =>
+  props.set({ plated: kind === 'keeps' ? {} : { most: kind === 'free' ? null : 10 } });
 </script>
 
 <template>
@@ -53,19 +70,27 @@ const setKeeps = (change: Partial<KeepsFile>) =>
       :model-value="step.keeps.gains.points"
       @update:model-value="(n) => setKeeps({ gains: { ...step.keeps!.gains!, points: n ?? 0 } })"
     />
-    <el-checkbox
-      :model-value="step.plated !== undefined"
-      @change="(v) => set({ plated: v ? {} : undefined })"
-    >
-      goes on the plate itself, whatever comes after it
-    </el-checkbox>
-    <FieldNumber
-      v-if="step.plated"
-      label="before plating at most"
-      none="as long as it keeps"
-      :usual="10"
-      :model-value="step.plated.most"
-      @update:model-value="(n) => set({ plated: n === null || n === undefined ? {} : { most: n } })"
-    />
+    <template v-if="!isWay">
+      <el-checkbox
+        :model-value="step.plated !== undefined"
+        @change="(v) => set({ plated: v ? {} : undefined })"
+      >
+        goes on the plate itself, whatever comes after it
+      </el-checkbox>
+      <el-select
+        v-if="step.plated"
+        :model-value="platedLimit"
+        aria-label="How long before plating"
+        @change="setPlated"
+      >
+        <el-option v-for="l in PLATED" :key="l.value" :value="l.value" :label="l.label" />
+      </el-select>
+      <FieldNumber
+        v-if="typeof step.plated?.most === 'number'"
+        label="before plating at most, min"
+        :model-value="step.plated.most"
+        @update:model-value="(n) => set({ plated: { most: n ?? 0 } })"
+      />
+    </template>
   </fieldset>
 </template>

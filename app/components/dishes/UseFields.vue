@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import type { CardFile } from '../../../core/compose';
+import type { WayOrStep } from '../../composables/useStepFields';
 import { useDinner } from '../../stores/dinner';
 
-type StepFile = CardFile['dish']['steps'][number];
-type UseFile = NonNullable<StepFile['uses']>[number];
-const props = defineProps<{ step: StepFile; set: (change: Partial<StepFile>) => void }>();
+type UseFile = NonNullable<WayOrStep['uses']>[number];
+/** The heat and the tools of a step, or of a way. */
+const props = defineProps<{ step: WayOrStep; set: (change: Partial<WayOrStep>) => void }>();
 const store = useDinner();
 
 const uses = computed(() => props.step.uses ?? []);
@@ -39,12 +39,9 @@ const SHELVES = ['any', 'top', 'middle', 'low'].map((value) => ({ value, label: 
     <legend>What it uses</legend>
     <div v-for="(use, k) in uses" :key="k" class="row">
       <template v-if="'oven' in use">
-        <FieldNumber
-          label="Oven, °C"
-          :max="600"
-          :step="5"
-          :model-value="use.oven as number"
-          @update:model-value="(n) => setUse(k, { oven: n ?? 180 })"
+        <HeatField
+          :celsius="use.oven as number"
+          @update:celsius="(celsius) => setUse(k, { oven: celsius })"
         />
         <FieldNumber
           label="bears colder by"

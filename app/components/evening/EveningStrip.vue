@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useStrip } from '../../composables/useStrip';
 import { duration, useTimes } from '../../composables/useTimes';
+import { useCooks } from '../../composables/useCooks';
 import { useCourses } from '../../composables/useCourses';
 import { useClock } from '../../stores/clock';
 import { useDinner } from '../../stores/dinner';
@@ -10,6 +11,7 @@ const store = useDinner();
 const clock = useClock();
 const times = useTimes();
 const courseOf = useCourses();
+const cooks = useCooks();
 const route = useRoute();
 const evening = computed(() => store.evening!);
 const { courses, scale, y, hands, ovens, rings, waiting } = useStrip(evening);
@@ -57,7 +59,14 @@ function choose(step: string | null): void {
   <section class="strip-frame" aria-label="The evening, from top to bottom">
     <div class="heads">
       <h2 class="head-heat">Heat</h2>
-      <h2 v-for="column in hands" :key="column.cook.id">Hands: {{ column.cook.name }}</h2>
+      <h2
+        v-for="column in hands"
+        :key="column.cook.id"
+        class="cook-head"
+        :style="{ '--cook': cooks.paint(column.cook.id) }"
+      >
+        Hands: {{ column.cook.name }}
+      </h2>
       <h2 class="head-waiting">Waiting</h2>
     </div>
     <p v-if="scale.segments[0]" class="day">{{ times.day(scale.segments[0].from) }}</p>
@@ -140,6 +149,10 @@ function choose(step: string | null): void {
   z-index: 6;
   padding-block: 0.35rem;
   background: var(--paper);
+}
+
+.cook-head {
+  border-bottom: 4px solid var(--cook);
 }
 
 h2 {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { afterLinks, hostName } from '../../../core/dinner';
 import { plannedSteps } from '../../../core/live';
+import { useHeat } from '../../composables/useHeat';
 import { KEPT_WHERE } from '../../composables/useWords';
 import { duration, useTimes } from '../../composables/useTimes';
 import { useCourses } from '../../composables/useCourses';
@@ -9,6 +10,7 @@ import { useDinner } from '../../stores/dinner';
 const props = defineProps<{ step: string }>();
 const emit = defineEmits<{ choose: [step: string]; close: [] }>();
 const store = useDinner();
+const heat = useHeat();
 const times = useTimes();
 const courses = useCourses();
 
@@ -62,7 +64,7 @@ const keeps = computed(() => {
     <p v-if="way">Way: {{ way }}</p>
     <p v-if="planned.step.if">Only if {{ planned.step.if }}.</p>
     <p v-if="planned.step.cue"><strong>Done when:</strong> {{ planned.step.cue }}</p>
-    <p v-if="planned.step.probe"><strong>In the middle:</strong> {{ planned.step.probe }} °C</p>
+    <p v-if="planned.step.probe"><strong>In the middle:</strong> {{ heat.probe(planned.step.probe) }}</p>
     <ul v-if="planned.step.cautions.length" class="cautions">
       <li v-for="caution in planned.step.cautions" :key="caution">{{ caution }}</li>
     </ul>
@@ -71,6 +73,7 @@ const keeps = computed(() => {
     <p v-if="planned.step.guessed.length" class="soft">
       A guess, stated by nobody: {{ planned.step.guessed.join(', ') }}.
     </p>
+    <StepBend :planned="planned" />
     <section
       v-for="[title, list] in [
         ['Waits for', before],

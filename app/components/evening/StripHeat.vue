@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { OvenSetting } from '../../../core/plan';
+import { useHeat } from '../../composables/useHeat';
 import type { Bar } from '../../composables/useStrip';
 
 const props = defineProps<{
@@ -14,6 +15,7 @@ const props = defineProps<{
   y: (minute: number) => number;
   chosen: string | null;
 }>();
+const heat = useHeat();
 const emit = defineEmits<{ choose: [step: string] }>();
 
 const LANE = 26;
@@ -83,7 +85,7 @@ function labelled(programme: readonly OvenSetting[]) {
         class="setting"
         :style="{ top: `${y(setting.from)}px`, left: `${oven.left}px` }"
       >
-        {{ oven.name }} {{ setting.celsius }} °C
+        {{ oven.name }} {{ heat.text(setting.celsius) }}
       </span>
       <StripBar
         v-for="bar in oven.bars"

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { useDark, useEventListener, useToggle } from '@vueuse/core';
+import { useEventListener } from '@vueuse/core';
 import { ElMessage, ElMessageBox } from 'element-plus';
+import { useTheme } from '../../composables/useTheme';
+import { useCards } from '../../stores/cards';
 import { useDinner } from '../../stores/dinner';
 import { useStorageTrouble } from '../../stores/trouble';
 import { useFiles } from '../../composables/useFiles';
@@ -9,8 +11,10 @@ const store = useDinner();
 const files = useFiles();
 const trouble = useStorageTrouble();
 const route = useRoute();
-const isDark = useDark({ storageKey: 'zeitlauf-theme' });
-const toggleDark = useToggle(isDark);
+const { isDark, toggleDark } = useTheme();
+const cards = useCards();
+/** What undo and redo are about: the dish of the card file that is being changed, else the dinner. */
+const undoing = computed(() => (cards.editing ? cards : store));
 const isHelpOpen = ref(false);
 const isShelfOpen = ref(false);
 const isBeginOpen = ref(false);
@@ -41,7 +45,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if (isTyping(event)) return;
   if (canUndo.value && (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
     event.preventDefault();
-    void (event.shiftKey ? store.redo() : store.undo());
+    void (event.shiftKey ? undoing.value.redo() : undoing.value.undo());
   }
   if (event.ctrlKey || event.metaKey || event.altKey) return;
   const view = VIEWS.find((v) => v.key === event.key);
@@ -101,8 +105,8 @@ async function drop(event: DragEvent): Promise<void> {
       </nav>
       <div class="tools">
         <template v-if="canUndo">
-          <el-button :disabled="store.past.length === 0" @click="store.undo()">Undo</el-button>
-          <el-button :disabled="store.future.length === 0" @click="store.redo()">Redo</el-button>
+          <el-button :disabled="undoing.past.length === 0" @click="undoing.undo()">Undo</el-button>
+          <el-button :disabled="undoing.future.length === 0" @click="undoing.redo()">Redo</el-button>
         </template>
         <el-button @click="isShelfOpen = true">Dinners</el-button>
         <FileMenu @open="open" />

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import type { HeatUnit, System } from '../../../core/amounts';
+import { useHeat } from '../../composables/useHeat';
 import { usePreferences } from '../../stores/preferences';
 
 const preferences = usePreferences();
+const heat = useHeat();
 const SYSTEMS: { value: System; label: string }[] = [
   { value: 'metric', label: 'Grams and millilitres' },
   { value: 'us', label: 'Cups and ounces' },
@@ -33,6 +35,10 @@ const HEATS: { value: HeatUnit; label: string }[] = [
     >
       <el-radio-button v-for="h in HEATS" :key="h.value" :value="h.value" :label="h.label" />
     </el-radio-group>
+    <p class="soft">
+      Temperatures of dishes are for an oven {{ heat.hasFan.value ? 'with' : 'without' }} a fan, as yours is:
+      what is written as 180 °C is set to {{ heat.both(180) }}.
+    </p>
   </section>
 </template>
 

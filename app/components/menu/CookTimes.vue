@@ -73,15 +73,7 @@ function removeCook(k: number): void {
     <section v-for="(cook, k) in dinner.cooks" :key="cook.id" class="cook" :aria-label="`Cook ${k + 1}`">
       <div class="line">
         <label :for="`cook-${k}`">{{ k === 0 ? 'Who cooks' : 'And' }}</label>
-        <NameInput
-          :id="`cook-${k}`"
-          :model-value="cook.name"
-          maxlength="40"
-          @update:model-value="(name) => set(`cooks[${k}].name`, name)"
-        />
-        <el-checkbox :model-value="cook.eats" @change="(v) => set(`cooks[${k}].eats`, v)"
-          >sits at table</el-checkbox
-        >
+        <CookLine :at="k" />
         <el-button v-if="dinner.cooks.length > 1" :aria-label="`Without ${cook.name}`" @click="removeCook(k)">
           Without
         </el-button>
@@ -137,10 +129,6 @@ function removeCook(k: number): void {
 
 .line label {
   font-weight: 600;
-}
-
-.line :deep(.el-input) {
-  width: 8rem;
 }
 
 ul {

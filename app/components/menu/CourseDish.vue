@@ -38,9 +38,10 @@ function chooseWay(value: string): void {
   ]);
 }
 
-type Command = 'up' | 'down' | 'remove' | number;
+type Command = 'up' | 'down' | 'remove' | 'change' | number;
 function command(what: Command): void {
   if (what === 'remove') emit('remove');
+  else if (what === 'change') void navigateTo(`/dishes?change=${props.id}`);
   else if (what === 'up') emit('move', -1, props.course);
   else if (what === 'down') emit('move', 1, props.course);
   else emit('move', 0, what);
@@ -89,11 +90,12 @@ function command(what: Command): void {
       For {{ dish.portions ?? store.dinner!.guests }}
     </el-button>
     <el-dropdown trigger="click" @command="command">
-      <el-button size="small" :aria-label="`Move or remove ${dish.name}`">Move</el-button>
+      <el-button size="small" :aria-label="`Move, change or remove ${dish.name}`">More</el-button>
       <template #dropdown>
         <el-dropdown-menu>
           <el-dropdown-item command="up" :disabled="isFirst">Up</el-dropdown-item>
           <el-dropdown-item command="down" :disabled="isLast">Down</el-dropdown-item>
+          <el-dropdown-item command="change">Change the dish</el-dropdown-item>
           <el-dropdown-item v-for="other in others" :key="other.k" :command="other.k">
             To {{ other.name }}
           </el-dropdown-item>

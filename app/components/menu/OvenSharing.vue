@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { ovenPairs, type OvenPair, type OvenWish } from '../../../core/reasons';
+import { useHeat } from '../../composables/useHeat';
 import { useDinner } from '../../stores/dinner';
 
 const store = useDinner();
+const heat = useHeat();
 const pairs = computed(() => ovenPairs(store.dinner!));
-const nameOf = (wish: OvenWish) => `${wish.dish} (${wish.celsius} °C)`;
+const nameOf = (wish: OvenWish) => `${wish.dish} (${heat.text(wish.celsius)})`;
 function saying({ common, hasRoom }: OvenPair): string {
   if (!common) return 'cannot share: no temperature suits both';
   if (!hasRoom) return 'cannot share: too little room';
   return common[0] === common[1]
-    ? `can share at ${common[0]} °C`
-    : `can share at ${common[0]} to ${common[1]} °C`;
+    ? `can share at ${heat.text(common[0])}`
+    : `can share at ${heat.text(common[0])} to ${heat.text(common[1])}`;
 }
 const canShare = (pair: OvenPair) => pair.common !== null && pair.hasRoom;
 const sorted = computed(() => [...pairs.value].sort((a, b) => Number(canShare(a)) - Number(canShare(b))));

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { freeId, idFrom } from '../../../core/compose';
+import type { DishFile } from '../../composables/useStepFields';
+
+/** Whole other ways to make a dish; one of them is chosen for the evening. */
+const props = defineProps<{ dish: DishFile; set: (change: Partial<DishFile>) => void }>();
+
+type Way = NonNullable<DishFile['ways']>[number];
+const ways = computed(() => props.dish.ways ?? []);
+const setWay = (at: number, change: Partial<Way>) =>
+  props.set({ ways: ways.value.map((w, k) => (k === at ? { ...w, ...change } : w)) });
+
+/** The first two come together: the dish as it is, and another. */
+function add(): void {
+  const used = new Set(ways.value.map((w) => w.id));
+  const usual = ways.value.length === 0 ? [{ id: 'usual', label: 'As usual', points: 0 }] : [];
+  const id = freeId(idFrom('another way', 'way'), used);
+  props.set({ ways: [...ways.value, ...usual, { id, label: 'Another way', points: 5 }] });
+}
+
+/** Steps that were only done in that way go with it. */
+function remove(at: number): void {
+  const { id } = ways.value[at]!;
+  const left = ways.value.filter((_, k) => k !== at);
+  const steps = props.dish.steps
+    .filter((step) => !(step.in?.length === 1 && step.in[0] === id))
+    .map((step) => {
+      if (!step.in) return step;
+      const { in: ids, ...others } = step;
+      const kept = ids.filter((way) => way !== id);
+      return kept.length === left.length ? (others as typeof step) : { ...step, in: kept };
+    });
+  props.set({ ways: left.length > 0 ? left : undefined, steps });
+}
+</script>
+
+<template>
+  <details class="dish-ways" :open="ways.length > 0">
+    <summary>Whole other ways to make it</summary>
+    <p class="soft">
+      With bought pastry, in the slow pot, without the garnish. Each step says in which of them it is done.
+    </p>
+    <div v-for="(way, k) in ways" :key="way.id" class="row">
+      <NameInput
+        class="label"
+        :model-value="way.label"
+        maxlength="80"
+        :aria-label="`Way ${k + 1} to make the dish`"
+        @update:model-value="(label) => setWay(k, { label })"
+      />
+      <FieldNumber
+        label="costs the dish, points"
+        :max="100"
+        :model-value="way.points ?? 0"
+        @update:model-value="(n) => setWay(k, { points: n ?? 0 })"
+      />
+      <el-button :aria-label="`Take out ${way.label}`" @click="remove(k)">×</el-button>
+    </div>
+    <el-button @click="add">One more way to make the dish</el-button>
+  </details>
+</template>
+
+<style scoped>
+.dish-ways {
+  display: grid;
+  gap: 0.5rem;
+}
+
+summary {
+  min-height: 44px;
+  padding-top: 0.6rem;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.label {
+  flex: 1;
+  min-width: 10rem;
+}
+</style>
