@@ -10,8 +10,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 
 watch(
   () => store.plan,
-  () => {
-    if (!store.plan?.steps.some((s) => s.step === chosen.value)) chosen.value = null;
+  (plan) => {
+    // While the evening is planned anew there is none; what was chosen is chosen again in the new one.
+    if (plan && !plan.steps.some((s) => s.step === chosen.value)) chosen.value = null;
   },
 );
 </script>

@@ -26,10 +26,9 @@ export const useCards = defineStore('cards', () => {
   const editing = ref('');
   const draftName = (id: string) => `card/${id}`;
 
-  async function refresh(): Promise<void> {
-    const stored = await storage.listCards();
-    cards.value = stored.sort((a, b) => a.card.dish.name.localeCompare(b.card.dish.name));
-  }
+  const show = (stored: readonly StoredCard[]) =>
+    (cards.value = [...stored].sort((a, b) => a.card.dish.name.localeCompare(b.card.dish.name)));
+  const refresh = async () => show(await storage.listCards());
 
   /** Reads the card file; on the first visit it is filled with the demo's dishes. */
   async function restore(): Promise<void> {
@@ -48,14 +47,15 @@ export const useCards = defineStore('cards', () => {
 
   /** Takes over a card: into the card file where it is right, else only as a draft. */
   async function turnTo(id: string, card: CardFile, next: History): Promise<void> {
-    history.value = next;
-    await storage.saveSetting(HISTORY, next);
     const isRight = readCard(card).ok;
-    if (isRight) {
-      await storage.saveCards([{ id, card }]);
-      await refresh();
-    }
-    await drafts.set(draftName(id), isRight ? null : card);
+    // Shown at once, so that the next change builds on this one while it is still being kept.
+    history.value = next;
+    if (isRight) show(cards.value.map((c) => (c.id === id ? { id, card } : c)));
+    await Promise.all([
+      drafts.set(draftName(id), isRight ? null : card),
+      storage.saveSetting(HISTORY, next),
+      isRight && storage.saveCards([{ id, card }]),
+    ]);
   }
 
   async function edit(id: string, card: CardFile): Promise<void> {

@@ -1,26 +1,8 @@
-import type { DinnerFile } from '../dinner';
+import { freeId, type DinnerFile } from '../dinner';
 import type { CardFile } from './card';
 import { namedStep } from './remove';
 
 type DishFile = DinnerFile['dishes'][number];
-
-/** `wanted`, or the first of `wanted-2`, `wanted-3`, ... that is not taken. */
-export function freeId(wanted: string, taken: ReadonlySet<string>): string {
-  if (!taken.has(wanted)) return wanted;
-  for (let k = 2; ; k++) if (!taken.has(`${wanted}-${k}`)) return `${wanted}-${k}`;
-}
-
-/** An id made of what a name says: "Red cabbage, spiced" is `red-cabbage-spiced`. */
-export function idFrom(name: string, fallback: string): string {
-  const plain = name
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f]/g, '')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40);
-  return plain || fallback;
-}
 
 /** A dish under another id; `ids` says what other dishes that it names are called now. */
 function renamed(dish: DishFile, ids: ReadonlyMap<string, string>): DishFile {

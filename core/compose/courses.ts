@@ -1,5 +1,5 @@
 import type { DinnerFile } from '../dinner';
-import { freeId, idFrom } from './add';
+import { freeId, idFrom } from '../dinner';
 import { withoutDish } from './remove';
 
 /** `list` with the entry at `from` moved to `to`. */

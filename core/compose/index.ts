@@ -1,4 +1,5 @@
-export { freeId, idFrom, withCard } from './add';
+export { freeId, idFrom } from '../dinner';
+export { withCard } from './add';
 export { newDinner, usualFree, type Beginning } from './begin';
 export {
   cardOf,

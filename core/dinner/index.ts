@@ -1,3 +1,4 @@
+export { freeId, idFrom } from './ids';
 export {
   changeover,
   checkCount,

@@ -70,7 +70,7 @@ test('what no words told is marked as a guess', () => {
     attention: 'hands',
     guessed: ['minutes'],
   });
-  expect(understand('Assemble').step.guessed).toEqual(['attention', 'minutes']);
+  expect(understand('Ponder the plates').step.guessed).toEqual(['attention', 'minutes']);
 });
 
 test('marks lie on the words that were used', () => {

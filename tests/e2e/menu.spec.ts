@@ -146,7 +146,7 @@ test('what each dish costs, what each candidate would, and the three ways to coo
   await leftSide(page, 'Dishes');
   await choose(page, 'Kind of dish', 'Drinks');
   await expect(page.getByText(/It would cost: .* of hands/)).toHaveCount(2, { timeout: 60_000 });
-  await expect(page.getByText(/can share at 165 to 170 °C/)).toBeVisible();
+  await expect(page.getByText(/can share at 165 °C to 170 °C/)).toBeVisible();
 });
 
 test('a guest who avoids something is thought of', async ({ page }) => {

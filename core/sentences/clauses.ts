@@ -1,0 +1,172 @@
+import { verbOf, type Verb } from './verbs';
+
+/** A stretch of a text, `to` not included. */
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** A verb in the imperative with the words that go with it. */
+export interface Act extends Stretch {
+  readonly word: string;
+  readonly verb: Verb;
+  /** Where the verb itself stands. */
+  readonly at: number;
+  /** Inside "for the last 15 minutes", "after 20 minutes" and the like. */
+  readonly isAside: boolean;
+}
+
+/** Words before which no sentence ends: "30 min. until", "ca. 15", "approx. 2". */
+const ABBREVIATED = /\b(?:ca|approx|min|mins|hr|hrs|tbsp|tsp|no|vs|e\.g|i\.e|oz|lb|secs?)\.$/i;
+const END = /[.!?](?=\s|$)|;|\n|·/g;
+
+/** The sentences of a text, without the white space around them. */
+export function sentencesIn(text: string, offset = 0): Stretch[] {
+  const found: Stretch[] = [];
+  let from = 0;
+  const push = (to: number) => {
+    const piece = text.slice(from, to);
+    const lead = piece.length - piece.trimStart().length;
+    const end = from + piece.trimEnd().length;
+    if (end > from + lead) found.push({ from: offset + from + lead, to: offset + end });
+    from = to;
+  };
+  for (const match of text.matchAll(END)) {
+    const end = match.index + 1;
+    const before = text.slice(Math.max(0, end - 12), end);
+    // After an abbreviation the sentence goes on, unless a capital begins another.
+    if (match[0] === '.' && ABBREVIATED.test(before) && !/^\s+[A-Z]/.test(text.slice(end))) continue;
+    push(end);
+  }
+  push(text.length);
+  return found;
+}
+
+const WORD = /[\p{L}][\p{L}'’-]*/gu;
+/** After these a word of the lexicon is a thing, a sign or a purpose, not something to do. */
+const NO_VERB_AFTER = new Set(
+  'the a an of with in into on onto to for until till from its his her their your my some any each all every more no not by at like as if when before after while than this that these those half cold hot low high medium gentle fresh dried hard soft single good bit few little is are be been being it them olive vegetable sunflower plain dark white red'.split(
+    ' ',
+  ),
+);
+const CONNECTS = new Set([
+  'and',
+  'then',
+  'or',
+  'now',
+  'next',
+  'finally',
+  'meanwhile',
+  'gently',
+  'carefully',
+  'quickly',
+  'briefly',
+  'well',
+  'also',
+  'just',
+  'slowly',
+  'again',
+  'first',
+  'lightly',
+  'thinly',
+  'finely',
+  'ok',
+  'please',
+  'oven',
+  'blind',
+  'immediately',
+  'afterwards',
+  'lastly',
+  'simply',
+  'coarsely',
+  'roughly',
+]);
+const LETS = new Set(['leave', 'let', 'allow', 'set', 'keep']);
+const ASIDE = /\b(?:for the last|for the final|after|halfway|half way|half-way)\b/i;
+
+interface Found {
+  readonly word: string;
+  readonly verb: Verb;
+  readonly at: number;
+}
+
+/** Gerunds that tell what is done inside the step: "uncovering for the last 30 minutes". */
+const GERUND = /^(uncovering|adding|turning|scattering|basting|stirring|tossing|shaking|brushing)$/;
+
+function verbsIn(text: string): Found[] {
+  const words = [...text.matchAll(WORD)];
+  const found: Found[] = [];
+  let depth = 0;
+  let read = 0;
+  for (let k = 0; k < words.length; k++) {
+    const match = words[k]!;
+    for (; read < match.index; read++) {
+      if (text[read] === '(') depth += 1;
+      else if (text[read] === ')') depth = Math.max(0, depth - 1);
+    }
+    if (depth > 0) continue;
+    const word = match[0].toLowerCase();
+    const verb = verbOf(word);
+    if (!verb) continue;
+    const before = words[k - 1]?.[0].toLowerCase();
+    const between = before === undefined ? '' : text.slice(words[k - 1]!.index + before.length, match.index);
+    const isStart =
+      before === undefined ||
+      /[,:;(–—.!?]/.test(between) ||
+      (/\d/.test(between) === false && CONNECTS.has(before));
+    // "leave to cool", "let it cool", "leave the dough to rise": the waiting verb is what counts.
+    const last = found.at(-1);
+    const isLet =
+      last !== undefined &&
+      LETS.has(last.word) &&
+      verb.attention !== 'hands' &&
+      !/[.;]/.test(text.slice(last.at, match.index)) &&
+      match.index - last.at < 60;
+    if (
+      isLet &&
+      (before === 'to' ||
+        LETS.has(before!) ||
+        !NO_VERB_AFTER.has(before!) ||
+        before === 'it' ||
+        before === 'them')
+    ) {
+      found[found.length - 1] = { ...last, word, verb };
+      continue;
+    }
+    if (!isStart) continue;
+    const next = words[k + 1]?.[0].toLowerCase();
+    // "The rest of", "a swirl of", "core 63 °C": things, not something to do.
+    const after = text.slice(match.index + word.length);
+    if (next === 'of' && /^\s+of\b/.test(after)) continue;
+    if (word === 'core' && /^(?: temperature)?[^\p{L}]*\d/u.test(after)) continue;
+    const isThrough = word === 'heat' && /^[^.;,]*\bthrough\b/.test(after);
+    found.push({ word, verb: isThrough ? verbOf('simmer')! : verb, at: match.index });
+  }
+  return found;
+}
+
+const CONNECTION = /(?:,?\s*(?:and|then|and then)\s*|,\s*)$/i;
+
+/** What a sentence tells to do, in order; each act reaches to where the next begins. */
+export function actsIn(text: string, sentence: Stretch): Act[] {
+  const words = text.slice(sentence.from, sentence.to);
+  const found = verbsIn(words);
+  return found.map(({ word, verb, at }, k): Act => {
+    // Words before the first verb belong to it: "Meanwhile", "In a bowl".
+    const from = k === 0 ? 0 : at;
+    const end = found[k + 1]?.at ?? words.length;
+    const to = end === words.length ? end : end - (CONNECTION.exec(words.slice(0, end))?.[0].length ?? 0);
+    const lead = words.slice(k === 0 ? 0 : found[k - 1]!.at, at);
+    return {
+      word,
+      verb,
+      at: sentence.from + at,
+      from: sentence.from + from,
+      to: sentence.from + Math.max(to, at + word.length),
+      isAside: ASIDE.test(lead) && !/[.;]/.test(lead),
+    };
+  });
+}
+
+/** Whether a word is a gerund that tells of something done inside the step. */
+export const isInsideWord = (word: string): boolean => GERUND.test(word);

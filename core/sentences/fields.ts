@@ -1,0 +1,173 @@
+import type { DinnerFile } from '../dinner';
+import type { Act } from './clauses';
+import { durationsIn, type ToldDuration } from './durations';
+import {
+  insideIn,
+  isStirredAlways,
+  looksIn,
+  probeIn,
+  settingIn,
+  signIn,
+  timesIn,
+  type HeatContext,
+} from './signs';
+import { usualMinutes, verbOf, type Verb } from './verbs';
+
+export type StepFile = DinnerFile['dishes'][number]['steps'][number];
+
+/** Words of a text and what they were taken for. */
+export interface Mark {
+  readonly field: 'minutes' | 'attention' | 'check' | 'uses' | 'keeps' | 'probe' | 'cue' | 'after';
+  readonly from: number;
+  readonly to: number;
+}
+
+/** What words say about one step, without its name and its place among others. */
+export interface Fields {
+  readonly step: Pick<StepFile, 'attention' | 'minutes'> &
+    Partial<Pick<StepFile, 'touch' | 'check' | 'uses' | 'keeps' | 'cue' | 'probe' | 'guessed'>>;
+  readonly marks: readonly Mark[];
+  /** Heat that was told or is usual: where the step is done. */
+  readonly place: 'oven' | 'ring' | 'none';
+}
+
+export interface FieldContext extends HeatContext {
+  /** What the oven was set to before, and the words that said so. */
+  readonly oven: { readonly celsius: number; readonly from: number; readonly to: number } | null;
+}
+
+const DEFAULT_OVEN = 180;
+const IN_OVEN = /\b(?:in|into) (?:the|a|an) (?:\w+ )?oven\b/i;
+const IN_FRIDGE = /\b(?:in|to|into) the (?:fridge|refrigerator)\b/i;
+const OUT_OF_FRIDGE = /\bout of the (?:fridge|refrigerator)\b|^\W*take (?:it|them) out\b/i;
+const OVER_HEAT =
+  /\bover (?:a |the )?(?:very )?(?:low|medium|high|gentle|lowest|moderate|pan|simmering)\b|\b(?:low|medium|gentle) heat\b|\bsimmering water\b|\bboiling water\b/i;
+const OFF_HEAT = /\boff the heat\b/i;
+
+/** The act that a step is about: the last that has a told time, else the weightiest. */
+export function coreOf(acts: readonly Act[], text: string, offset: number): Act | undefined {
+  const weighty = acts.filter((a) => !['light', 'finish', 'serve', 'preheat'].includes(a.verb.kind));
+  const timed = weighty.filter((a) => durationsIn(text.slice(a.from - offset, a.to - offset)).length > 0);
+  const waiting = weighty.filter((a) => a.verb.attention !== 'hands');
+  const heated = acts.find((a) => a.word === 'bring' || a.word === 'heat');
+  return timed.at(-1) ?? waiting.at(-1) ?? weighty[0] ?? heated ?? acts.at(-1);
+}
+
+/** A verb in the light of the words around it: "put in the oven" bakes, "take out of the fridge" lets stand. */
+export function meaningOf(act: Act | undefined, text: string): Verb {
+  const plain = act?.verb ?? { kind: 'prep', attention: 'hands', minutes: 4 };
+  if (['light', 'cook', 'rest'].includes(plain.kind) && IN_OVEN.test(text)) return verbOf('bake')!;
+  const hasTime = durationsIn(text).length > 0;
+  if (OUT_OF_FRIDGE.test(text) && hasTime) return verbOf('stand')!;
+  if (act?.word === 'take' || act?.word === 'keep') {
+    const isHot = act.word === 'keep' && /\b(?:hot|warm)\b/i.test(text);
+    return verbOf(isHot ? 'simmer' : 'remove')!;
+  }
+  if (act?.word === 'heat' && /\bthrough\b/i.test(text)) return verbOf('simmer')!;
+  if (plain.kind === 'light' && hasTime && IN_FRIDGE.test(text))
+    return { ...verbOf('stand')!, how: 'fridge' };
+  if (plain.kind === 'rest' && IN_FRIDGE.test(text)) return verbOf('chill')!;
+  if (act?.word === 'bring' && /\bwater\b/i.test(text)) return verbOf('boil')!;
+  return plain;
+}
+
+interface Spent {
+  readonly short: number;
+  readonly usual: number;
+  readonly long: number;
+  readonly told: ToldDuration | null;
+}
+
+function spentIn(text: string, isInEvery: (d: ToldDuration) => boolean, guess: number): Spent {
+  const inside = insideIn(text)?.duration;
+  const all = durationsIn(text).filter((d) => !isInEvery(d) && d.from !== inside?.from);
+  const [told] = all;
+  if (!told) return { short: guess, usual: guess, long: guess, told: null };
+  const times = timesIn(text);
+  return { short: told.short * times, usual: told.usual * times, long: told.long * times, told };
+}
+
+/**
+ * What a stretch of text says about a step whose core act is `act`. `offset` is where the stretch begins in the whole
+ * text, in which the marks are.
+ */
+export function fieldsOf(text: string, offset: number, act: Act | undefined, context: FieldContext): Fields {
+  const marks: Mark[] = [];
+  const mark = (field: Mark['field'], at: { from: number; to: number }) =>
+    marks.push({ field, from: offset + at.from, to: offset + at.to });
+  const guessed: string[] = [];
+
+  const verb = meaningOf(act, text);
+  if (act) marks.push({ field: 'attention', from: act.at, to: act.at + act.word.length });
+  else guessed.push('attention');
+
+  const looks = looksIn(text);
+  const isInEvery = (d: ToldDuration) => looks !== null && d.from >= looks.from && d.from < looks.to;
+  const spent = spentIn(text, isInEvery, act ? usualMinutes(act.word) : verb.minutes);
+  if (spent.told) mark('minutes', spent.told);
+  else guessed.push('minutes');
+  const minutes =
+    spent.short === spent.usual && spent.usual === spent.long
+      ? spent.usual
+      : { short: spent.short, usual: spent.usual, long: spent.long };
+
+  let { attention } = verb;
+  const waits = verb.kind === 'rest' || verb.kind === 'cold';
+  if (looks && !waits) {
+    mark('check', looks);
+    attention = looks.value === 0 ? 'hands' : 'minded';
+  }
+  if (isStirredAlways(text) && !waits && verb.kind !== 'oven') attention = 'hands';
+  const every = looks?.value ?? null;
+  const check =
+    attention === 'minded'
+      ? { every: every ?? Math.min(10, Math.max(2, Math.ceil(spent.usual / 3))) }
+      : undefined;
+  if (check && every === null) guessed.push('check');
+
+  const heat = settingIn(text, context);
+  const isOven = verb.kind === 'oven' || (heat !== null && /\boven\b/i.test(text) && verb.kind !== 'hob');
+  const isRing =
+    !isOven &&
+    !/\bmicrowave\b/i.test(text) &&
+    (['simmer', 'hob', 'cook'].includes(verb.kind) ||
+      act?.word === 'bring' ||
+      (verb.attention === 'hands' && OVER_HEAT.test(text))) &&
+    !(OFF_HEAT.test(text) && verb.kind === 'prep');
+  const uses: NonNullable<StepFile['uses']> = [];
+  if (isOven) {
+    uses.push({ oven: heat?.value ?? context.oven?.celsius ?? DEFAULT_OVEN });
+    if (heat) mark('uses', heat);
+    else if (context.oven) marks.push({ field: 'uses', from: context.oven.from, to: context.oven.to });
+    else guessed.push('uses');
+  } else if (isRing) uses.push({ ring: 1 });
+
+  const sign = signIn(text);
+  if (sign) mark('cue', sign);
+  const probe = heat && isOven && heat.value > 100 ? null : probeIn(text);
+  if (probe) mark('probe', probe);
+  const how = verb.how;
+  const hasTouch = attention !== 'hands' && spent.usual >= 4 && spent.short >= 2;
+
+  return {
+    place: isOven ? 'oven' : isRing ? 'ring' : 'none',
+    marks,
+    step: {
+      attention,
+      minutes,
+      ...(hasTouch && { touch: { in: 1, out: how ? 0 : 1 } }),
+      ...(check && { check }),
+      ...(uses.length > 0 && { uses }),
+      ...(how && { keeps: { most: null, how } }),
+      ...(sign && { cue: sentenceOf(sign.value) }),
+      ...(probe && { probe: probe.value }),
+      ...(guessed.length > 0 && { guessed }),
+    },
+  };
+}
+
+/** Words as a sentence of their own. */
+export function sentenceOf(words: string): string {
+  const text = words.trim().replace(/[\s,;:.]+$/, '');
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+}

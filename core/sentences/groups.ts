@@ -1,0 +1,193 @@
+import { actsIn, sentencesIn, type Act, type Stretch } from './clauses';
+import { durationsIn } from './durations';
+import { insideIn, settingIn, type HeatContext } from './signs';
+
+/** A line of a method: its text, where it stands in the whole text, and the part of the dish it is under. */
+export interface MethodLine {
+  readonly text: string;
+  readonly from: number;
+  readonly part?: string | undefined;
+}
+
+/** What will be one step: acts that go together, and the text that tells of them. */
+export interface Group extends Stretch {
+  readonly acts: readonly Act[];
+  /** Number of its line; groups of one line are told in one breath. */
+  readonly line: number;
+  readonly part: string | undefined;
+  /** Words before the first act: "Meanwhile". */
+  readonly lead: string;
+  /** Done inside the group before it, not after it. */
+  readonly isInside: boolean;
+  /** What the oven was set to when it was told, in °C, and where. */
+  readonly oven: { readonly celsius: number; readonly from: number; readonly to: number } | null;
+  /** Sentences without anything to do, that tell more about it. */
+  readonly remarks: readonly Stretch[];
+}
+
+type Open = { -readonly [K in keyof Group]: Group[K] };
+
+const PREHEAT =
+  /\b(?:pre-?heat|heat|turn on|turn|switch on|set|warm|lower|raise|reduce|increase|oven to|oven:)\b/i;
+const isWeighty = (act: Act) => !['light', 'finish', 'serve', 'preheat'].includes(act.verb.kind);
+const isWaiting = (act: Act) => act.verb.attention !== 'hands';
+/** Prepared in the pan where it fries: no step of its own. */
+const IN_HAND = new Set(['stir', 'mix', 'whisk', 'fold', 'toss', 'baste', 'salt']);
+const PRONOUN = /^\W*\p{L}+ (?:it|them|these|everything)\b/iu;
+
+/** Whether a sentence only says how hot the oven is to be. */
+function ovenOnly(words: string, acts: readonly Act[]): boolean {
+  const aboutOven = /\boven\b|\bgas\b|\b\d{3}\s*(?:°|º|C\b|F\b)/i.test(words);
+  if (!aboutOven) return false;
+  if (acts.length === 0) return /^\W*(?:oven|gas)\b/i.test(words);
+  return acts.every((a) => a.verb.kind === 'preheat' || (a.verb.kind === 'light' && PREHEAT.test(a.word)));
+}
+
+/** Acts of one sentence, put together to steps. */
+function stepsOfSentence(acts: readonly Act[], text: string, offset: number): Act[][] {
+  const told = (act: Act) => durationsIn(text.slice(act.from - offset, act.to - offset)).length > 0;
+  const steps: Act[][] = [];
+  let waiting: Act[] = [];
+  const coreOfLast = () => steps.at(-1)?.findLast(isWeighty);
+  for (const act of acts) {
+    const rest = acts.slice(acts.indexOf(act) + 1);
+    const isLight =
+      !isWeighty(act) &&
+      !(told(act) && /\b(?:fridge|oven)\b/i.test(text.slice(act.from - offset, act.to - offset)));
+    const isStirIn = act.word === 'stir' && /^stir in\b/i.test(text.slice(act.at - offset));
+    // Butter is melted for what comes next.
+    const isForNext = (act.word === 'melt' || act.word === 'warm') && !told(act) && rest.some(isWeighty);
+    if (isLight || isForNext || (isStirIn && rest.some((a) => isWeighty(a) && a.verb.kind !== 'prep'))) {
+      if (rest.some(isWeighty) || steps.length === 0) waiting.push(act);
+      else steps.at(-1)!.push(act);
+      continue;
+    }
+    const core = coreOfLast();
+    const isMore =
+      core !== undefined &&
+      ((isWaiting(core) && isWaiting(act) && !told(core)) ||
+        (core.verb.kind === act.verb.kind && !isWaiting(act) && !(told(core) && told(act))) ||
+        (core.verb.kind === 'hob' && IN_HAND.has(act.word) && !told(act)));
+    if (isMore) steps.at(-1)!.push(...waiting, act);
+    else steps.push([...waiting, act]);
+    waiting = [];
+  }
+  if (waiting.length > 0) steps.push(waiting);
+  return steps;
+}
+
+/** A light sentence about what was just made: "Set them on a tray." It goes with the step before. */
+const goesBack = (acts: readonly Act[], words: string) =>
+  durationsIn(words).length === 0 &&
+  (acts.every((a) => a.verb.kind === 'finish' || a.word === 'take') ||
+    (acts.every((a) => a.verb.kind === 'light' && a.word !== 'cover') && PRONOUN.test(words)));
+
+const ON_PLATES =
+  /\b(?:on|onto|into|between|among|over) (?:the |warm(?:ed)? |hot |four |six |\d+ )*(?:plates|bowls)\b|\bbefore serving\b|\bto serve\b|\bon each\b/i;
+const STREWN = /^\W*(?:scatter|sprinkle|top|finish|decorate|garnish) with\b/i;
+/** A light sentence about what comes onto the plates: it is plating, not a step. */
+const isPlating = (acts: readonly Act[], words: string) =>
+  acts.every((a) => ['serve', 'finish', 'light'].includes(a.verb.kind)) &&
+  durationsIn(words).length === 0 &&
+  (acts.every((a) => a.verb.kind === 'serve') || ON_PLATES.test(words) || STREWN.test(words));
+
+/** The steps of a method before their order is known. */
+export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Group[] {
+  const groups: Open[] = [];
+  let oven: Group['oven'] = null;
+  lines.forEach((line, number) => {
+    for (const sentence of sentencesIn(line.text)) {
+      const words = line.text.slice(sentence.from, sentence.to);
+      const negation = /\b(?:do not|don't|don’t|never|without)\b/i.exec(words);
+      const acts = actsIn(line.text, sentence).filter(
+        (a) =>
+          !negation || a.at < sentence.from + negation.index || a.at > sentence.from + negation.index + 24,
+      );
+      const whole = { from: line.from + sentence.from, to: line.from + sentence.to };
+      const last = groups.at(-1);
+      const heat = settingIn(words, context);
+      const heatMark = heat && {
+        celsius: heat.value,
+        from: whole.from + heat.from,
+        to: whole.from + heat.to,
+      };
+      if (ovenOnly(words, acts)) {
+        if (heatMark) oven = heatMark;
+        continue;
+      }
+      // "Preheat the oven and grease a tin": the oven sees to itself, the tin is work.
+      const work = acts.filter((a) => a.verb.kind !== 'preheat');
+      if (work.length < acts.length && heatMark) oven = heatMark;
+      if (isPlating(work, words) && work.length > 0) {
+        if (last) last.remarks = [...last.remarks, whole];
+        continue;
+      }
+      const inside = insideIn(words);
+      if (inside && last && work.every((a) => !isWeighty(a) || a.verb.kind === 'prep') && work.length > 0) {
+        groups.push({
+          ...shifted(whole, work, line, number),
+          lead: words,
+          isInside: true,
+          oven,
+          remarks: [],
+        });
+        continue;
+      }
+      if (work.length === 0 || (last && last.line === number && goesBack(work, words))) {
+        if (last) last.remarks = [...last.remarks, whole];
+        continue;
+      }
+      const steps = stepsOfSentence(work, line.text, 0);
+      steps.forEach((step, k) => {
+        const from = k === 0 ? sentence.from : step[0]!.from;
+        const until = steps[k + 1]?.[0]!.from ?? sentence.to;
+        const text = line.text.slice(from, until);
+        const own = settingIn(text, context);
+        if (
+          own &&
+          (step.some((a) => a.verb.kind === 'oven') || /\boven\b|\blower\b|\breduce\b/i.test(text))
+        ) {
+          const at = line.from + from;
+          oven = { celsius: own.value, from: at + own.from, to: at + own.to };
+        }
+        groups.push({
+          ...shifted({ from: line.from + from, to: line.from + until }, step, line, number),
+          lead: line.text.slice(from, step[0]!.at),
+          isInside: false,
+          oven,
+          remarks: [],
+        });
+        const aside = asideIn(text, line.from + from, line, number);
+        if (aside) groups.push({ ...aside, oven });
+      });
+    }
+  });
+  return groups;
+}
+
+const shifted = (at: Stretch, acts: readonly Act[], line: MethodLine, number: number) => ({
+  ...at,
+  acts: acts.map((a) => ({ ...a, from: a.from + line.from, to: a.to + line.from, at: a.at + line.from })),
+  line: number,
+  part: line.part,
+});
+
+const ASIDE =
+  /,?\s*\b((?:uncovering|adding|turning|scattering|removing|sprinkling|brushing)\b[^.;]*?\bfor the (?:last|final)\b[^.;]*)/i;
+
+/** "..., uncovering for the last 30 minutes": done inside the step that the sentence tells of. */
+function asideIn(text: string, offset: number, line: MethodLine, number: number): Omit<Group, 'oven'> | null {
+  const match = ASIDE.exec(text);
+  if (!match) return null;
+  const from = offset + match.index + match[0].indexOf(match[1]!);
+  return {
+    from,
+    to: from + match[1]!.length,
+    acts: [],
+    line: number,
+    part: line.part,
+    lead: match[1]!,
+    isInside: true,
+    remarks: [],
+  };
+}

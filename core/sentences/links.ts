@@ -1,0 +1,223 @@
+import type { Group } from './groups';
+import type { NamedTool } from './vessels';
+import { verbOf } from './verbs';
+
+/** What a step comes after: numbers of steps before it, and whether words told so. */
+export interface Links {
+  readonly after: readonly number[];
+}
+
+const STOP = new Set(
+  `the a an of with in into on onto to for until till from and or then it them its their all each everything both
+  some any more rest half well very over under about after before while when as if by at up out off down back through
+  minute minutes min mins hour hours h half quarter overnight second seconds sec day days night least most
+  low medium high heat gentle cold hot warm lukewarm large small big wide heavy deep shallow little plenty
+  oven fridge freezer pan pot bowl saucepan frying tin tray dish casserole blender mixer processor foil lid paper plate
+  plates spoon knife skewer fork bag cup cups glasses glass jar side sides piece pieces slice slices thin thick fine
+  finely thinly roughly golden brown tender soft smooth crisp pale thick set done ready just gently quickly slowly
+  constantly often occasionally time times now meanwhile first last end next other another again also only without
+  g kg ml l dl cl tbsp tsp oz lb cm mm room temperature boil simmer point place top bottom middle inside outside
+  cooked chopped sliced diced grated crushed melted whipped beaten peeled softened dried fresh ground lined buttered
+  covered uncovered mixture ingredients serving completely fan degrees mark gas not be is are no about good pinch knob handful splash bit`.split(
+    /\s+/,
+  ),
+);
+/** In many dishes at once: alone they tie nothing together, unless "the" stands before them. */
+const COMMON = new Set(
+  'oil butter salt pepper sugar water flour cream milk egg eggs yolk stock garlic juice lemon wine'.split(
+    ' ',
+  ),
+);
+
+/** What stands for others: "the vegetables" are the carrots and the onion. */
+const KINDS: readonly (readonly [string, ReadonlySet<string>])[] = [
+  [
+    'meat',
+    new Set('veal lamb beef pork chicken duck belly shoulder cheek fillet steak leg chop joint'.split(' ')),
+  ],
+  ['fish', new Set('trout cod salmon haddock fillet'.split(' '))],
+  [
+    'vegetable',
+    new Set('carrot onion celery leek fennel parsnip courgette pepper potato shallot celeriac'.split(' ')),
+  ],
+  ['fruit', new Set('apple pear plum cherry peach berry strawberry raspberry quince rhubarb'.split(' '))],
+];
+const kindsOf = (name: string) => KINDS.flatMap(([kind, names]) => (names.has(name) ? [kind] : []));
+
+const stem = (word: string) =>
+  word.length > 3
+    ? word
+        .replace(/ies$/, 'y')
+        .replace(/(?<=(?:ch|sh|x|o))es$/, '')
+        .replace(/(?<!s)s$/, '')
+    : word;
+
+interface Thing {
+  readonly name: string;
+  /** "the cream" is one that was there before. */
+  readonly isKnown: boolean;
+  readonly at: number;
+}
+
+/** Things that a text speaks of. */
+function thingsIn(text: string): Thing[] {
+  // What something is to look like is no thing: "until doubled".
+  const plain = text.toLowerCase().replace(/\b(?:until|till)\b[^.;,]*/g, (sign) => ' '.repeat(sign.length));
+  const words = [...plain.matchAll(/[\p{L}][\p{L}'-]*/gu)];
+  return words.flatMap((match, k) => {
+    const word = match[0];
+    if (STOP.has(word) || word.length < 3 || (/ly$/.test(word) && word !== 'jelly')) return [];
+    const isVerb = verbOf(word) !== null && !/^(?:butter|flour|oil|cream|dress|stock|crumble)$/.test(word);
+    const before = words.slice(Math.max(0, k - 3), k).map((w) => w[0]);
+    const isKnown = before.includes('the') || before.includes('this');
+    if (isVerb && before.at(-1) !== 'the') return [];
+    return [{ name: stem(word), isKnown, at: match.index }];
+  });
+}
+
+const FRESH =
+  /\b(?:meanwhile|in the meantime|while\b|separately|in another|in a second|for the (?:sauce|dressing|garnish|topping))/i;
+const PRONOUN = /\b(?:it|them|everything)\b/i;
+const CONTINUES = /\b(?:mixture|together)\b|^\W*(?:then )?(?:beat|fold|stir|whisk|mix|rub) in\b/i;
+/** What is added goes to what is in the pan or the bowl. */
+const ADDS = /^\W*(?:then )?(?:add|pour in|stir in|return|throw in|tip in|deglaze)\b/i;
+/** A verb without a thing of its own: "divide into 12", "blend with butter". */
+const NO_OBJECT = /^[\s]*(?:into|in|with|until|for|through|over|on|onto|at|blind|smooth|dry|again|[,.;(]|$)/i;
+const ALL = /\b(?:everything|all the|together|assemble)\b/i;
+/** What is made of several things has a name of its own. */
+const MADE: readonly (readonly [RegExp, readonly string[]])[] = [
+  [/\b(?:knead|rub|bring together)\b/i, ['dough', 'pastry', 'crumb']],
+  [
+    /\b(?:whisk|beat|fold|mix|stir|combine)\b/i,
+    ['batter', 'mixture', 'dressing', 'sauce', 'marinade', 'custard'],
+  ],
+  [/\b(?:line|fill|roll out)\b/i, ['case', 'base', 'shell']],
+  [/\b(?:reduce|simmer|deglaze|strain)\b/i, ['sauce', 'soup', 'stew']],
+  [/\b(?:blend|puree|purée)\b/i, ['soup', 'sauce', 'puree']],
+  [/\b(?:sear|brown|roast|braise|cook)\b/i, ['meat', 'juice']],
+];
+
+/**
+ * Which steps each step comes after: those that made the things it speaks of; where it speaks of nothing that was
+ * made, the step before it, unless words or new things begin another branch.
+ */
+export function linksOf(
+  groups: readonly Group[],
+  textOf: (group: Group) => string,
+  tools: readonly (readonly NamedTool[])[],
+): Links[] {
+  /** What each step holds: its own things, and those of all it comes after. */
+  const holds: Set<string>[] = [];
+  const links: Links[] = [];
+  const used = new Set<number>();
+  let previous = -1;
+
+  groups.forEach((group, k) => {
+    const text = textOf(group);
+    const things = thingsIn(text);
+    const [first] = group.acts;
+    if (group.isInside) {
+      links.push({ after: [] });
+      holds.push(new Set());
+      return;
+    }
+    const tails = [...holds.keys()].filter((j) => !used.has(j) && !groups[j]!.isInside);
+    const named = new Set<number>();
+    for (const { name, isKnown } of things) {
+      if (COMMON.has(name) && !isKnown) continue;
+      // The latest that holds it: what is at the end of a branch before what was used up.
+      const owners = [...holds.keys()].filter((j) => holdsThing(holds[j]!, name) && !groups[j]!.isInside);
+      const open = owners.filter((j) => tails.includes(j));
+      const owner = (open.length > 0 ? open : owners).at(-1);
+      if (owner !== undefined) named.add(owner);
+    }
+    const isNewLine = previous >= 0 && groups[previous]!.line !== group.line;
+    const isNewPart = previous >= 0 && groups[previous]!.part !== group.part;
+    const isFresh = FRESH.test(group.lead) || isNewPart;
+    const isWaiting = group.acts.some((a) => a.verb.attention !== 'hands');
+    const isNew = ({ name }: Thing) => !holds.some((held) => holdsThing(held, name));
+    // Waiting is for what is there, unless something is named that was not.
+    const newThings = things.filter((t) => isNew(t) && !(isWaiting && (COMMON.has(t.name) || t.isKnown)));
+    const hasNewThings = newThings.length > 0;
+    // "Peel the onions and slice them": the pronoun is about what the step itself names.
+    const pronounAt = PRONOUN.exec(text)?.index ?? Infinity;
+    const isAboutIt = pronounAt < Math.min(Infinity, ...newThings.map((t) => t.at));
+    const ownTools = tools[k]!.some((t) => t.goes === 'hob' && !t.isAgain);
+    const isWithoutObject =
+      first !== undefined && NO_OBJECT.test(text.slice(first.at - group.from + first.word.length));
+    const goesOn =
+      previous >= 0 &&
+      !isFresh &&
+      (isAboutIt ||
+        CONTINUES.test(text) ||
+        (ADDS.test(text) && !ownTools) ||
+        (isWithoutObject && named.size === 0) ||
+        (!isNewLine &&
+          first?.verb.kind === 'light' &&
+          !ownTools &&
+          first.word !== 'bring' &&
+          first.word !== 'heat' &&
+          first.word !== 'put') ||
+        (named.size === 0 && !hasNewThings));
+    if (goesOn) named.add(previous);
+    for (const tool of tools[k]!) {
+      const users = [...holds.keys()].filter((j) =>
+        tools[j]!.some((t) => t.tool === tool.tool || (tool.tool === 'pan' && t.goes === 'hob')),
+      );
+      const user = users.at(-1);
+      // "In the same pan": after what was in it; and a tin that was lined is for what goes into it.
+      if (user !== undefined && tool.isAgain && (tool.goes === 'hob' || isLining(groups[user]!)))
+        named.add(user);
+    }
+    // "Meanwhile" is beside what waits: what it takes was there when that began.
+    if (FRESH.test(group.lead) && previous >= 0 && named.has(previous)) {
+      named.delete(previous);
+      for (const j of links[previous]!.after) named.add(j);
+    }
+    if (ALL.test(text)) for (const tail of tails) if (groups[tail]!.part === group.part) named.add(tail);
+    // Water that was brought to the boil is for what is cooked next without a vessel of its own.
+    const boiling = tails.findLast(
+      (j) => groups[j]!.acts.every((a) => a.word === 'bring') && /\bwater\b/i.test(textOf(groups[j]!)),
+    );
+    if (boiling !== undefined && isWaiting && !ownTools && !named.has(boiling) && named.size === 0)
+      named.add(boiling);
+    if (
+      boiling !== undefined &&
+      group.acts.some((a) => a.word === 'cook' || a.word === 'boil') &&
+      !ownTools
+    ) {
+      if (!isAboutIt) named.delete(previous === boiling ? -1 : previous);
+      named.add(boiling);
+    }
+    named.delete(-1);
+    const after = [...named].sort((a, b) => a - b);
+    for (const j of after) used.add(j);
+    links.push({ after: reduced(after, links) });
+    const made = MADE.filter(([words]) => words.test(text)).flatMap(([, names]) => names.map(stem));
+    holds.push(
+      new Set([
+        ...things.flatMap((t) => [t.name, ...kindsOf(t.name)]),
+        ...made,
+        ...(group.part ? thingsIn(group.part).map((t) => t.name) : []),
+        ...after.flatMap((j) => [...holds[j]!]),
+      ]),
+    );
+    previous = k;
+  });
+  return links;
+}
+
+const isLining = (group: Group) => group.acts.some((a) => a.word === 'grease' || a.word === 'line');
+
+/** Whether a step holds a thing: by its name, a part of its name ("crumbs" of "breadcrumbs"), or as one of a kind. */
+const holdsThing = (held: ReadonlySet<string>, name: string) =>
+  held.has(name) ||
+  kindsOf(name).some((kind) => held.has(kind)) ||
+  (name.length > 4 && [...held].some((h) => h.endsWith(name)));
+
+/** Without those that another of them comes after already. */
+function reduced(after: readonly number[], links: readonly Links[]): number[] {
+  const above = (j: number): Set<number> => new Set((links[j]?.after ?? []).flatMap((i) => [i, ...above(i)]));
+  const implied = new Set(after.flatMap((j) => [...above(j)]));
+  return after.filter((j) => !implied.has(j));
+}

@@ -1,0 +1,231 @@
+import { freeId, idFrom } from '../dinner';
+import { durationsIn } from './durations';
+import { coreOf, fieldsOf, sentenceOf, type Fields, type Mark, type StepFile } from './fields';
+import { groupsOf, type Group, type MethodLine } from './groups';
+import { linksOf } from './links';
+import { insideIn, keepingIn, probeIn, signIn, type HeatContext } from './signs';
+import { toolsIn, type NamedTool } from './vessels';
+
+/** A step of a recipe, and the words it was read from. */
+export interface ReadStep {
+  readonly step: StepFile;
+  /** Where in the whole text it is told. */
+  readonly from: number;
+  readonly to: number;
+  readonly marks: readonly Mark[];
+}
+
+/**
+ * Reads a method: its sentences become the steps of a dish, with what each comes after. What no words told is a
+ * guess and is named in `guessed`. Any text gives steps that a dish can have; places are in the text whose parts the
+ * lines are.
+ */
+export function readMethod(lines: readonly MethodLine[], context: HeatContext): ReadStep[] {
+  const groups = groupsOf(lines, context);
+  const textOf = (g: Group) => {
+    const line = lines[g.line]!;
+    return line.text.slice(g.from - line.from, g.to - line.from);
+  };
+  const texts = groups.map(textOf);
+  /** With what is said about it in the sentences after: "Set them on a tray." */
+  const remarksTextOf = (g: Group) =>
+    g.remarks
+      .map((r) => lines.find((l) => r.from >= l.from && r.to <= l.from + l.text.length))
+      .flatMap((l, k) => (l ? [l.text.slice(g.remarks[k]!.from - l.from, g.remarks[k]!.to - l.from)] : []));
+  const named = groups.map((g, k) => [
+    ...toolsIn(texts[k]!),
+    ...remarksTextOf(g)
+      .flatMap(toolsIn)
+      .map((t) => ({ ...t, from: -1, to: -1 })),
+  ]);
+  const links = linksOf(groups, textOf, named);
+  const taken = new Set<string>();
+  const ids = groups.map((g, k) => {
+    const words = texts[k]!.slice(Math.max(0, (g.acts[0]?.at ?? g.from) - g.from))
+      .split(/\s+/)
+      .slice(0, 3)
+      .join(' ');
+    const id = freeId(idFrom(words, `step-${k + 1}`), taken);
+    taken.add(id);
+    return id;
+  });
+  const tools: (readonly NamedTool[])[] = [];
+  const vessels: Vessels[] = [];
+  const places: Fields['place'][] = [];
+  return groups.map((group, k): ReadStep => {
+    const text = texts[k]!;
+    const words = sentenceOf(text.replace(/^\W*(?:then|and|meanwhile|now|so)\b[\s,]*/i, ''));
+    if (group.isInside) {
+      [tools[k], vessels[k], places[k]] = [[], { hob: null, oven: null }, 'none'];
+      return insideStep(group, text, words, ids, groups, k);
+    }
+    const core = coreOf(group.acts, text, group.from);
+    const read = fieldsOf(text, group.from, core, { ...context, oven: group.oven });
+    const before = links[k]!.after;
+    const around = mergedVessels(before.map((j) => vessels[j]!));
+    const placesBefore = before.map((j) => places[j]!);
+    const isOnHob = read.place === 'none' && staysOnHob(group, text, read, named[k]!, placesBefore);
+    const fields: Fields = isOnHob
+      ? { ...read, place: 'ring', step: { ...read.step, uses: [{ ring: 1 }, ...(read.step.uses ?? [])] } }
+      : read;
+    places[k] = fields.place;
+    tools[k] = toolsFor(named[k]!, around, fields.place, /\boff the heat\b/i.test(text));
+    vessels[k] = {
+      hob: tools[k]!.findLast((t) => t.goes === 'hob') ?? around.hob,
+      oven: tools[k]!.findLast((t) => t.goes === 'oven') ?? around.oven,
+    };
+    const remarks = remarksOf(group, lines, fields.step);
+    const uses = [...(fields.step.uses ?? []), ...tools[k]!.map((t) => ({ tool: t.tool }))];
+    const { guessed = [], ...told } = fields.step;
+    const left = guessed.filter((field) => !remarks.told.includes(field));
+    const keeps = remarks.keeps ?? told.keeps;
+    return {
+      from: group.from,
+      to: Math.max(group.to, ...group.remarks.map((r) => r.to)),
+      marks: [
+        ...fields.marks,
+        ...tools[k]!.filter((t) => t.from >= 0).map((t) => ({
+          field: 'uses' as const,
+          from: group.from + t.from,
+          to: group.from + t.to,
+        })),
+        ...remarks.marks,
+      ],
+      step: {
+        id: ids[k]!,
+        does: words,
+        ...told,
+        ...remarks.fields,
+        ...(keeps && { keeps }),
+        ...(uses.length > 0 && { uses }),
+        ...(before.length > 0 && { after: before.map((j) => ids[j]!) }),
+        ...(left.length > 0 && { guessed: left }),
+      },
+    };
+  });
+}
+
+/** The vessels in which what a step comes after was made. */
+interface Vessels {
+  readonly hob: NamedTool | null;
+  readonly oven: NamedTool | null;
+}
+const mergedVessels = (all: readonly Vessels[]): Vessels => ({
+  hob: all.findLast((v) => v.hob)?.hob ?? null,
+  oven: all.findLast((v) => v.oven)?.oven ?? null,
+});
+
+/** What is added to a pan on the hob, or tossed in it for some minutes, is done on the hob too. */
+function staysOnHob(
+  group: Group,
+  text: string,
+  read: Fields,
+  named: readonly NamedTool[],
+  before: readonly Fields['place'][],
+): boolean {
+  if (read.step.attention !== 'hands' || /\boff the heat\b/i.test(text)) return false;
+  const isInPan = named.some((t) => t.goes === 'hob' && t.isAgain) && !read.step.guessed?.includes('minutes');
+  return (
+    isInPan ||
+    (group.acts[0]?.word === 'add' && before.includes('ring') && !/^\W*add\b[^.]*\bpour\b/i.test(text))
+  );
+}
+
+/** The tools that a step names; "the pan", or none where there is heat, is the vessel of what it comes after. */
+function toolsFor(
+  named: readonly NamedTool[],
+  around: Vessels,
+  place: Fields['place'],
+  isOffHeat: boolean,
+): NamedTool[] {
+  const resolved = named.map((t) => {
+    const isVague = ['pan', 'pot', 'tray', 'tin', 'dish'].includes(t.tool) && t.isAgain;
+    const known = around[t.goes === 'oven' ? 'oven' : 'hob'];
+    return isVague && known ? { ...known, from: t.from, to: t.to } : t;
+  });
+  if (resolved.some((t) => t.goes !== 'none')) return resolved;
+  // A casserole goes from the hob into the oven; a frying pan seldom does unless it is named.
+  const deep = around.hob && ['casserole', 'pot', 'frying pan'].includes(around.hob.tool) ? around.hob : null;
+  const inherited =
+    place === 'oven' ? (around.oven ?? deep) : place === 'ring' || isOffHeat ? around.hob : null;
+  return inherited ? [...resolved, { ...inherited, from: -1, to: -1 }] : resolved;
+}
+
+interface Remarks {
+  readonly fields: Partial<StepFile>;
+  readonly keeps: StepFile['keeps'];
+  readonly marks: readonly Mark[];
+  /** Fields that were a guess and are told by a remark. */
+  readonly told: readonly string[];
+}
+
+/** What the sentences after a step say about it: how long it took, its sign, how long it keeps. */
+function remarksOf(group: Group, lines: readonly MethodLine[], step: Partial<StepFile>): Remarks {
+  const line = lines[group.line]!;
+  const marks: Mark[] = [];
+  const told: string[] = [];
+  let fields: Partial<StepFile> = {};
+  let keeps: StepFile['keeps'];
+  for (const remark of group.remarks) {
+    const own = lines.find((l) => remark.from >= l.from && remark.to <= l.from + l.text.length) ?? line;
+    const text = own.text.slice(remark.from - own.from, remark.to - own.from);
+    const mark = (field: Mark['field'], at: { from: number; to: number }) =>
+      marks.push({ field, from: remark.from + at.from, to: remark.from + at.to });
+    const keeping = keepingIn(text);
+    if (keeping) {
+      keeps = keeping.value;
+      mark('keeps', keeping);
+      continue;
+    }
+    const [duration] = durationsIn(text);
+    if (duration && step.guessed?.includes('minutes')) {
+      const { short, usual, long } = duration;
+      fields = { ...fields, minutes: short === long ? usual : { short, usual, long } };
+      told.push('minutes');
+      mark('minutes', duration);
+    }
+    const sign = signIn(text);
+    if (sign && !step.cue) {
+      fields = { ...fields, cue: sentenceOf(sign.value) };
+      mark('cue', sign);
+    }
+    const probe = probeIn(text);
+    if (probe && !step.probe) {
+      fields = { ...fields, probe: probe.value };
+      mark('probe', probe);
+    }
+  }
+  return { fields, keeps, marks, told };
+}
+
+/** Something done inside the step before it, by the words that say when. */
+function insideStep(
+  group: Group,
+  text: string,
+  words: string,
+  ids: readonly string[],
+  groups: readonly Group[],
+  k: number,
+): ReadStep {
+  const inside = insideIn(text);
+  let host = k - 1;
+  while (host > 0 && groups[host]!.isInside) host -= 1;
+  const condition = /\bif\s+([^.;,]+)/i.exec(text)?.[1]?.trim();
+  const place = inside?.before === undefined ? { at: inside?.at ?? 0 } : { before: inside.before };
+  return {
+    from: group.from,
+    to: group.to,
+    marks: inside
+      ? [{ field: 'after', from: group.from + inside.duration.from, to: group.from + inside.duration.to }]
+      : [],
+    step: {
+      id: ids[k]!,
+      does: words,
+      attention: 'hands',
+      minutes: 1,
+      guessed: ['minutes'],
+      within: { step: ids[host]!, ...place },
+      ...(condition && { if: condition }),
+    },
+  };
+}
