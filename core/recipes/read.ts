@@ -23,7 +23,11 @@ export function understandRecipe(recipe: RecipeText, context: ReadContext): Read
       const ingredient = readIngredient(line.text);
       return ingredient ? [{ line, ingredient }] : [];
     }),
-    steps: readMethod(recipe.method, context),
+    steps: readMethod(
+      recipe.method,
+      context,
+      recipe.ingredients.map((line) => line.text),
+    ),
   };
 }
 

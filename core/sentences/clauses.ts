@@ -81,6 +81,10 @@ const CONNECTS = new Set([
   'coarsely',
   'roughly',
 ]);
+/** A sentence that begins by saying when, where or in what: the order comes after that. */
+const LEADS =
+  /^\W*(?:at|in|into|on|with|for|once|when|while|after|before|as|an?|to|using|over|under|last)\b/i;
+const NO_ORDER_AFTER = new Set('will should can may must you they it to would'.split(' '));
 const LETS = new Set(['leave', 'let', 'allow', 'set', 'keep']);
 const ASIDE = /\b(?:for the last|for the final|after|halfway|half way|half-way)\b/i;
 
@@ -133,7 +137,13 @@ function verbsIn(text: string): Found[] {
       found[found.length - 1] = { ...last, word, verb };
       continue;
     }
-    if (!isStart) continue;
+    const isAfterLead =
+      found.length === 0 &&
+      LEADS.test(text) &&
+      before !== undefined &&
+      !NO_VERB_AFTER.has(before) &&
+      !NO_ORDER_AFTER.has(before);
+    if (!isStart && !isAfterLead) continue;
     const next = words[k + 1]?.[0].toLowerCase();
     // "The rest of", "a swirl of", "core 63 °C": things, not something to do.
     const after = text.slice(match.index + word.length);

@@ -67,7 +67,10 @@ export function meaningOf(act: Act | undefined, text: string): Verb {
   if (plain.kind === 'light' && hasTime && IN_FRIDGE.test(text))
     return { ...verbOf('stand')!, how: 'fridge' };
   if (plain.kind === 'rest' && IN_FRIDGE.test(text)) return verbOf('chill')!;
-  if (act?.word === 'bring' && /\bwater\b/i.test(text)) return verbOf('boil')!;
+  const isOnlyBrought =
+    act?.word === 'bring' &&
+    /^\W*(?:\p{L}+\s+)?bring\b[^.;]*?\bto (?:the|a) boil\b(?![^.;]*\b(?:pour|stir|add))/iu.test(text);
+  if (isOnlyBrought || (act?.word === 'bring' && /\bwater\b/i.test(text))) return verbOf('boil')!;
   return plain;
 }
 
@@ -84,7 +87,10 @@ function spentIn(text: string, isInEvery: (d: ToldDuration) => boolean, guess: n
   const [told] = all;
   if (!told) return { short: guess, usual: guess, long: guess, told: null };
   const times = timesIn(text);
-  return { short: told.short * times, usual: told.usual * times, long: told.long * times, told };
+  const [short, long] = [told.short * times, told.long * times];
+  // Rounded once: 4 to 5 minutes a side are 9.
+  const usual = times > 1 ? Math.round((short + long) / 2) : told.usual;
+  return { short, usual, long, told };
 }
 
 /**

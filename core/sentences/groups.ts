@@ -17,6 +17,8 @@ export interface Group extends Stretch {
   readonly part: string | undefined;
   /** Words before the first act: "Meanwhile". */
   readonly lead: string;
+  /** Told in one sentence with the group before it. */
+  readonly isSameSentence: boolean;
   /** Done inside the group before it, not after it. */
   readonly isInside: boolean;
   /** What the oven was set to when it was told, in °C, and where. */
@@ -40,7 +42,21 @@ function ovenOnly(words: string, acts: readonly Act[]): boolean {
   const aboutOven = /\boven\b|\bgas\b|\b\d{3}\s*(?:°|º|C\b|F\b)/i.test(words);
   if (!aboutOven) return false;
   if (acts.length === 0) return /^\W*(?:oven|gas)\b/i.test(words);
-  return acts.every((a) => a.verb.kind === 'preheat' || (a.verb.kind === 'light' && PREHEAT.test(a.word)));
+  const isHeated = acts.some((a) => a.verb.kind === 'preheat' || a.word === 'heat');
+  return acts.every(
+    (a) => a.verb.kind === 'preheat' || (a.verb.kind === 'light' && (PREHEAT.test(a.word) || isHeated)),
+  );
+}
+
+/** What is laid, filled or topped between work of the hands and a wait belongs to the work. */
+function isWorkBefore(act: Act, step: readonly Act[], rest: readonly Act[]): boolean {
+  const next = rest.find(isWeighty);
+  const isLaid = !['cover', 'wrap', 'add', 'pour', 'return', 'bring', 'heat'].includes(act.word);
+  return (
+    isLaid &&
+    step.some((a) => a.verb.kind === 'prep') &&
+    ['oven', 'cold', 'rest'].includes(next?.verb.kind ?? '')
+  );
 }
 
 /** Acts of one sentence, put together to steps. */
@@ -54,11 +70,19 @@ function stepsOfSentence(acts: readonly Act[], text: string, offset: number): Ac
     const isLight =
       !isWeighty(act) &&
       !(told(act) && /\b(?:fridge|oven)\b/i.test(text.slice(act.from - offset, act.to - offset)));
+    // "Add the chestnuts, 2 minutes" after something else that has its time.
+    const isTimed =
+      told(act) && steps.length > 0 && !insideIn(text.slice(act.from - offset, act.to - offset));
     const isStirIn = act.word === 'stir' && /^stir in\b/i.test(text.slice(act.at - offset));
     // Butter is melted for what comes next.
     const isForNext = (act.word === 'melt' || act.word === 'warm') && !told(act) && rest.some(isWeighty);
-    if (isLight || isForNext || (isStirIn && rest.some((a) => isWeighty(a) && a.verb.kind !== 'prep'))) {
-      if (rest.some(isWeighty) || steps.length === 0) waiting.push(act);
+    if (
+      (isLight && !isTimed) ||
+      isForNext ||
+      (isStirIn && rest.some((a) => isWeighty(a) && a.verb.kind !== 'prep'))
+    ) {
+      if (steps.length === 0 || (rest.some(isWeighty) && !isWorkBefore(act, steps.at(-1)!, rest)))
+        waiting.push(act);
       else steps.at(-1)!.push(act);
       continue;
     }
@@ -84,7 +108,9 @@ const goesBack = (acts: readonly Act[], words: string) =>
 
 const ON_PLATES =
   /\b(?:on|onto|into|between|among|over) (?:the |warm(?:ed)? |hot |four |six |\d+ )*(?:plates|bowls)\b|\bbefore serving\b|\bto serve\b|\bon each\b/i;
-const STREWN = /^\W*(?:scatter|sprinkle|top|finish|decorate|garnish) with\b/i;
+const STREWN = /^\W*(?:scatter|sprinkle|top|finish|decorate|garnish|dust|drizzle|dot) with\b/i;
+/** "Keep warm." */
+const KEPT = /^\W*keep (?:it |them )?(?:warm|hot|cold|chilled)\b[^,;]{0,20}$/i;
 /** A light sentence about what comes onto the plates: it is plating, not a step. */
 const isPlating = (acts: readonly Act[], words: string) =>
   acts.every((a) => ['serve', 'finish', 'light'].includes(a.verb.kind)) &&
@@ -118,7 +144,7 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
       // "Preheat the oven and grease a tin": the oven sees to itself, the tin is work.
       const work = acts.filter((a) => a.verb.kind !== 'preheat');
       if (work.length < acts.length && heatMark) oven = heatMark;
-      if (isPlating(work, words) && work.length > 0) {
+      if ((isPlating(work, words) && work.length > 0) || KEPT.test(words)) {
         if (last) last.remarks = [...last.remarks, whole];
         continue;
       }
@@ -128,6 +154,7 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
           ...shifted(whole, work, line, number),
           lead: words,
           isInside: true,
+          isSameSentence: false,
           oven,
           remarks: [],
         });
@@ -154,6 +181,7 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
           ...shifted({ from: line.from + from, to: line.from + until }, step, line, number),
           lead: line.text.slice(from, step[0]!.at),
           isInside: false,
+          isSameSentence: k > 0,
           oven,
           remarks: [],
         });
@@ -188,6 +216,7 @@ function asideIn(text: string, offset: number, line: MethodLine, number: number)
     part: line.part,
     lead: match[1]!,
     isInside: true,
+    isSameSentence: true,
     remarks: [],
   };
 }

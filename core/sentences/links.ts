@@ -18,7 +18,7 @@ const STOP = new Set(
   constantly often occasionally time times now meanwhile first last end next other another again also only without
   g kg ml l dl cl tbsp tsp oz lb cm mm room temperature boil simmer point place top bottom middle inside outside
   cooked chopped sliced diced grated crushed melted whipped beaten peeled softened dried fresh ground lined buttered
-  covered uncovered mixture ingredients serving completely fan degrees mark gas not be is are no about good pinch knob handful splash bit`.split(
+  covered uncovered mixture ingredients serving completely remaining fan degrees mark gas not be is are no about good pinch knob handful splash bit`.split(
     /\s+/,
   ),
 );
@@ -35,7 +35,7 @@ const KINDS: readonly (readonly [string, ReadonlySet<string>])[] = [
     'meat',
     new Set('veal lamb beef pork chicken duck belly shoulder cheek fillet steak leg chop joint'.split(' ')),
   ],
-  ['fish', new Set('trout cod salmon haddock fillet'.split(' '))],
+  ['fish', new Set('trout cod salmon haddock fillet mackerel herring hake'.split(' '))],
   [
     'vegetable',
     new Set('carrot onion celery leek fennel parsnip courgette pepper potato shallot celeriac'.split(' ')),
@@ -68,7 +68,7 @@ function thingsIn(text: string): Thing[] {
     const word = match[0];
     if (STOP.has(word) || word.length < 3 || (/ly$/.test(word) && word !== 'jelly')) return [];
     const isVerb = verbOf(word) !== null && !/^(?:butter|flour|oil|cream|dress|stock|crumble)$/.test(word);
-    const before = words.slice(Math.max(0, k - 3), k).map((w) => w[0]);
+    const before = words.slice(Math.max(0, k - 2), k).map((w) => w[0]);
     const isKnown = before.includes('the') || before.includes('this');
     if (isVerb && before.at(-1) !== 'the') return [];
     return [{ name: stem(word), isKnown, at: match.index }];
@@ -76,17 +76,22 @@ function thingsIn(text: string): Thing[] {
 }
 
 const FRESH =
-  /\b(?:meanwhile|in the meantime|while\b|separately|in another|in a second|for the (?:sauce|dressing|garnish|topping))/i;
+  /\b(?:meanwhile|in the meantime|at the same time|while\b|separately|in another|in a second|for the (?:sauce|dressing|garnish|topping))/i;
 const PRONOUN = /\b(?:it|them|everything)\b/i;
-const CONTINUES = /\b(?:mixture|together)\b|^\W*(?:then )?(?:beat|fold|stir|whisk|mix|rub) in\b/i;
+const CONTINUES =
+  /\b(?:mixture|together)\b|(?:^\W*(?:then )?|\b(?:and|then) )(?:beat|fold|stir|whisk|mix|rub|knead) in\b/i;
+/** "Fry for 2 minutes more": after what is on the heat. */
+const LONGER = /\b(?:more|longer|further|another \d+)\b/i;
+const PARTLY = /\b(?:rest of|remaining|half of|remainder|some of|a little of)\b/i;
 /** What is added goes to what is in the pan or the bowl. */
 const ADDS = /^\W*(?:then )?(?:add|pour in|stir in|return|throw in|tip in|deglaze)\b/i;
 /** A verb without a thing of its own: "divide into 12", "blend with butter". */
-const NO_OBJECT = /^[\s]*(?:into|in|with|until|for|through|over|on|onto|at|blind|smooth|dry|again|[,.;(]|$)/i;
+const NO_OBJECT =
+  /^\s*(?:(?:for\s+)?(?:about\s+|ca\.?\s*)?\d[\d\s/.–-]*(?:to \d+ )?(?:min|hour|h\b)|into|in|with|until|for|through|over|on|onto|at|blind|smooth|dry|again|[,.;(]|$)/i;
 const ALL = /\b(?:everything|all the|together|assemble)\b/i;
 /** What is made of several things has a name of its own. */
 const MADE: readonly (readonly [RegExp, readonly string[]])[] = [
-  [/\b(?:knead|rub|bring together)\b/i, ['dough', 'pastry', 'crumb']],
+  [/\b(?:knead|rub|pulse|bring together|yeast)\b/i, ['dough', 'pastry', 'crumb']],
   [
     /\b(?:whisk|beat|fold|mix|stir|combine)\b/i,
     ['batter', 'mixture', 'dressing', 'sauce', 'marinade', 'custard'],
@@ -105,12 +110,15 @@ export function linksOf(
   groups: readonly Group[],
   textOf: (group: Group) => string,
   tools: readonly (readonly NamedTool[])[],
+  ingredients: ReadonlySet<string>,
 ): Links[] {
   /** What each step holds: its own things, and those of all it comes after. */
   const holds: Set<string>[] = [];
   const links: Links[] = [];
   const used = new Set<number>();
   let previous = -1;
+  /** Common things tie nothing together; what no list names was made on the way ("the cream" of almonds). */
+  const isCommon = (name: string) => COMMON.has(name) && (ingredients.size === 0 || ingredients.has(name));
 
   groups.forEach((group, k) => {
     const text = textOf(group);
@@ -122,22 +130,33 @@ export function linksOf(
       return;
     }
     const tails = [...holds.keys()].filter((j) => !used.has(j) && !groups[j]!.isInside);
+    const isNewLine = previous >= 0 && groups[previous]!.line !== group.line;
+    const isNewPart = previous >= 0 && groups[previous]!.part !== group.part;
+    const isFresh = FRESH.test(group.lead) || isNewPart;
+    const isNew = ({ name }: Thing) => !holds.some((held) => holdsThing(held, name));
+    const hasNamedNew = things.some((t) => isNew(t) && !isCommon(t.name) && ingredients.has(t.name));
     const named = new Set<number>();
     for (const { name, isKnown } of things) {
-      if (COMMON.has(name) && !isKnown) continue;
+      if (isCommon(name) && (!isKnown || isFresh || PARTLY.test(text) || hasNamedNew)) continue;
       // The latest that holds it: what is at the end of a branch before what was used up.
       const owners = [...holds.keys()].filter((j) => holdsThing(holds[j]!, name) && !groups[j]!.isInside);
       const open = owners.filter((j) => tails.includes(j));
       const owner = (open.length > 0 ? open : owners).at(-1);
       if (owner !== undefined) named.add(owner);
     }
-    const isNewLine = previous >= 0 && groups[previous]!.line !== group.line;
-    const isNewPart = previous >= 0 && groups[previous]!.part !== group.part;
-    const isFresh = FRESH.test(group.lead) || isNewPart;
     const isWaiting = group.acts.some((a) => a.verb.attention !== 'hands');
-    const isNew = ({ name }: Thing) => !holds.some((held) => holdsThing(held, name));
     // Waiting is for what is there, unless something is named that was not.
-    const newThings = things.filter((t) => isNew(t) && !(isWaiting && (COMMON.has(t.name) || t.isKnown)));
+    // "The topping", which is no ingredient and has not been named: what was made last.
+    const madeLast = things.find(
+      (t) => t.isKnown && isNew(t) && !ingredients.has(t.name) && ingredients.size > 0,
+    );
+    if (madeLast && !isFresh) {
+      const maker = tails.findLast((j) => !groups[j]!.acts.every((a) => a.word === 'bring'));
+      if (maker !== undefined) named.add(maker);
+    }
+    const newThings = things.filter(
+      (t) => isNew(t) && t !== madeLast && !(isWaiting && (isCommon(t.name) || t.isKnown)),
+    );
     const hasNewThings = newThings.length > 0;
     // "Peel the onions and slice them": the pronoun is about what the step itself names.
     const pronounAt = PRONOUN.exec(text)?.index ?? Infinity;
@@ -152,6 +171,7 @@ export function linksOf(
         CONTINUES.test(text) ||
         (ADDS.test(text) && !ownTools) ||
         (isWithoutObject && named.size === 0) ||
+        (group.isSameSentence && !hasNamedNew) ||
         (!isNewLine &&
           first?.verb.kind === 'light' &&
           !ownTools &&
@@ -160,6 +180,12 @@ export function linksOf(
           first.word !== 'put') ||
         (named.size === 0 && !hasNewThings));
     if (goesOn) named.add(previous);
+    if (LONGER.test(text)) {
+      const heated = [...holds.keys()].findLast((j) =>
+        groups[j]!.acts.some((a) => ['hob', 'simmer', 'oven', 'cook'].includes(a.verb.kind)),
+      );
+      if (heated !== undefined) named.add(heated);
+    }
     for (const tool of tools[k]!) {
       const users = [...holds.keys()].filter((j) =>
         tools[j]!.some((t) => t.tool === tool.tool || (tool.tool === 'pan' && t.goes === 'hob')),
@@ -208,6 +234,11 @@ export function linksOf(
 }
 
 const isLining = (group: Group) => group.acts.some((a) => a.word === 'grease' || a.word === 'line');
+
+/** The names of things in a list of ingredients, as steps may speak of them. */
+export function namesOf(lines: readonly string[]): Set<string> {
+  return new Set(lines.flatMap((line) => thingsIn(line).flatMap((t) => [t.name, ...kindsOf(t.name)])));
+}
 
 /** Whether a step holds a thing: by its name, a part of its name ("crumbs" of "breadcrumbs"), or as one of a kind. */
 const holdsThing = (held: ReadonlySet<string>, name: string) =>

@@ -2,7 +2,7 @@ import { freeId, idFrom } from '../dinner';
 import { durationsIn } from './durations';
 import { coreOf, fieldsOf, sentenceOf, type Fields, type Mark, type StepFile } from './fields';
 import { groupsOf, type Group, type MethodLine } from './groups';
-import { linksOf } from './links';
+import { linksOf, namesOf } from './links';
 import { insideIn, keepingIn, probeIn, signIn, type HeatContext } from './signs';
 import { toolsIn, type NamedTool } from './vessels';
 
@@ -20,7 +20,11 @@ export interface ReadStep {
  * guess and is named in `guessed`. Any text gives steps that a dish can have; places are in the text whose parts the
  * lines are.
  */
-export function readMethod(lines: readonly MethodLine[], context: HeatContext): ReadStep[] {
+export function readMethod(
+  lines: readonly MethodLine[],
+  context: HeatContext,
+  ingredients: readonly string[] = [],
+): ReadStep[] {
   const groups = groupsOf(lines, context);
   const textOf = (g: Group) => {
     const line = lines[g.line]!;
@@ -38,7 +42,7 @@ export function readMethod(lines: readonly MethodLine[], context: HeatContext): 
       .flatMap(toolsIn)
       .map((t) => ({ ...t, from: -1, to: -1 })),
   ]);
-  const links = linksOf(groups, textOf, named);
+  const links = linksOf(groups, textOf, named, namesOf(ingredients));
   const taken = new Set<string>();
   const ids = groups.map((g, k) => {
     const words = texts[k]!.slice(Math.max(0, (g.acts[0]?.at ?? g.from) - g.from))

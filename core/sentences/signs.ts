@@ -65,7 +65,7 @@ export function probeIn(text: string): Told<number> | null {
 
 const EVERY = /\bevery\s+(\d+|few)\s*(minutes?|mins?|min|seconds?|secs?)?\b/i;
 const OFTEN =
-  /\b(?:stirr?|turn|toss|bast|shak|look|skimm|check)\w*[^.;]*?\b(?:occasionally|often|from time to time|now and then|once or twice|once|frequently|halfway(?: through)?|half way(?: through)?|regularly)\b|\b(?:often|occasionally) stirr?ing\b|\bladle by ladle\b/i;
+  /\b(?:stirr?|turn|toss|bast|shak|look|skimm|check|rotat|brush)\w*[^.;]*?\b(?:occasionally|often|from time to time|now and then|once or twice|(?<!at )once|frequently|halfway(?: through)?|half way(?: through)?|regularly)\b|\b(?:often|occasionally) stirr?ing\b|\bladle by ladle\b/i;
 const ALWAYS =
   /\b(?:stirring|stir|whisking|whisk)(?: (?:constantly|continuously|all the time|without stopping))?(?=[,.;]|\s*(?:constantly|continuously|all the time|over|until|for)|$)/i;
 const FEW = 5;

@@ -19,7 +19,7 @@ const TOOLS: readonly (readonly [RegExp, string, 'hob' | 'oven' | 'none'])[] = [
   [/(?<!\bslow )\bpot\b/i, 'pot', 'hob'],
   [/\b(?:tin|cake pan)\b(?!s? of)/i, 'tin', 'oven'],
   [/\b(?:baking |gratin |buttered |deep |shallow |covered |ovenproof )dish\b/i, 'dish', 'oven'],
-  [/\bsieve\b/i, 'sieve', 'none'],
+  [/\b(?:a|the|fine) sieve\b/i, 'sieve', 'none'],
   [/(?<!-)\bpan\b/i, 'pan', 'hob'],
 ];
 
