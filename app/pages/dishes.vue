@@ -33,11 +33,12 @@ const stored = computed(() => cards.cards.find((c) => c.id === chosen.value.id) 
 const card = computed((): CardFile | undefined =>
   tonight.value ? cardOf(file.value, tonight.value.id, 'else') : stored.value?.card,
 );
-// A view that leads here may name a dish of the dinner that is to be changed.
+// A view that leads here may name a dish of the dinner that is to be changed, or a card that is to be shown.
 watch(
-  () => route.query['change'],
-  (id) => {
-    if (typeof id === 'string') choose({ of: 'tonight', id }, true);
+  () => [route.query['change'], route.query['card']],
+  ([changed, shown]) => {
+    if (typeof changed === 'string') choose({ of: 'tonight', id: changed }, true);
+    else if (typeof shown === 'string') choose({ of: 'cards', id: shown });
   },
   { immediate: true },
 );

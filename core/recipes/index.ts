@@ -1,3 +1,5 @@
+export { claimedTotal, draftOf } from './draft';
 export { readIngredient } from './ingredient-line';
-export { readRecipes, type ReadContext, type ReadRecipes } from './read';
+export { MOST_LETTERS, readRecipes, type ReadContext, type ReadRecipes } from './read';
 export type { Claims, ReadRecipe } from './recipe';
+export { isoMinutes } from './structured';

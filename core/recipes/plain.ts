@@ -12,12 +12,14 @@ const HEADING = {
     /^(?:method|directions?|instructions?|steps?|preparation|how(?: to(?: make it)?)?|what to do|to make(?: it)?|procedure)\s*:?$/i,
 };
 const PART = /^(?:for|to make|to assemble|to serve|to finish)\b[^.]{0,48}:?$/i;
-const DECORATION = /^[\s#>*_=~-]*|[\s*_#=~:-]*$/g;
+const DECORATION = new Set(' 	#>*_=~-');
 const NUMBERED = /^\s*(?:step\s*)?\d{1,2}\s*[.):]\s+|^\s*(?:[-*•–]|step\s*\d+:?)\s+/i;
 /** "Pastry: rub the butter into the flour": the part of the dish, and what is done. */
 const LABELLED = /^((?:for the )?\p{L}[\p{L} ]{2,24}):\s+(?=\p{L})/iu;
 const INLINE_LIST = /^[^:.]{0,40}\b(?:ingredients|zutaten|you need)\b[^:.]{0,30}:\s*(\S.+)$/i;
 const MANY = 80;
+/** More lines of one kind than any recipe has. */
+const MOST_LINES = 500;
 
 type Section = 'start' | 'ingredients' | 'method';
 
@@ -29,6 +31,14 @@ function linesOf(text: string): Line[] {
     from += line.length + 1;
   }
   return lines;
+}
+
+/** A line without the marks of headings and emphasis around it. */
+function undecorated(line: string): string {
+  let [from, to] = [0, line.length];
+  while (from < to && DECORATION.has(line[from]!)) from += 1;
+  while (to > from && (DECORATION.has(line[to - 1]!) || line[to - 1] === ':')) to -= 1;
+  return line.slice(from, to).trim();
 }
 
 /** A list of ingredients in one line: cut at its separators. */
@@ -93,7 +103,8 @@ export function readPlain(text: string): RecipeText {
   };
 
   for (const line of linesOf(text)) {
-    const plain = line.text.replace(DECORATION, '').trim();
+    if (ingredients.length >= MOST_LINES || method.length >= MOST_LINES) break;
+    const plain = undecorated(line.text);
     if (!plain) continue;
     const isHeading = /^\s*#/.test(line.text) || /:\s*$/.test(line.text.trim());
     const inline = INLINE_LIST.exec(line.text);

@@ -18,6 +18,8 @@ export interface Act extends Stretch {
 
 /** Words before which no sentence ends: "30 min. until", "ca. 15", "approx. 2". */
 const ABBREVIATED = /\b(?:ca|approx|min|mins|hr|hrs|tbsp|tsp|no|vs|e\.g|i\.e|oz|lb|secs?)\.$/i;
+/** Letters of the longest sentence that is taken as one. */
+const LONGEST = 1200;
 const END = /[.!?](?=\s|$)|;|\n|·/g;
 
 /** The sentences of a text, without the white space around them. */
@@ -28,7 +30,10 @@ export function sentencesIn(text: string, offset = 0): Stretch[] {
     const piece = text.slice(from, to);
     const lead = piece.length - piece.trimStart().length;
     const end = from + piece.trimEnd().length;
-    if (end > from + lead) found.push({ from: offset + from + lead, to: offset + end });
+    // What goes on for so long is no sentence: it is taken in pieces.
+    for (let at = from + lead; at < end; at += LONGEST) {
+      found.push({ from: offset + at, to: offset + Math.min(end, at + LONGEST) });
+    }
     from = to;
   };
   for (const match of text.matchAll(END)) {

@@ -56,6 +56,8 @@ function minutesIn(unit: string): number {
   return unit.startsWith('s') ? 1 / 60 : 1;
 }
 
+/** Thirty days: what is told to take longer is no duration of a step. */
+const LONGEST = 43_200;
 const OVERNIGHT = { short: 480, usual: 600, long: 720 };
 const whole = (minutes: number) => Math.max(1, Math.round(minutes));
 
@@ -85,13 +87,13 @@ export function durationsIn(text: string): ToldDuration[] {
       const unit = minutesIn(g['highUnit']!.toLowerCase());
       const low = numberOf(g['low']) * (g['lowUnit'] ? minutesIn(g['lowUnit'].toLowerCase()) : unit);
       const high = numberOf(g['high']!) * unit;
-      if (!(low > 0 && high >= low)) return [];
+      if (!(low > 0 && high >= low && high <= LONGEST)) return [];
       return [{ short: whole(low), usual: whole((low + high) / 2), long: whole(high), ...place }];
     }
     const minutes = g['hours']
       ? 60 * numberOf(g['hours']) + Number(g['rest'])
       : numberOf(g['one']!) * minutesIn(g['oneUnit']!.toLowerCase());
-    if (!(minutes > 0 && minutes < 100_000)) return [];
+    if (!(minutes > 0 && minutes <= LONGEST)) return [];
     const isRough = /\b(about|around|roughly|ca\.?|approximately)\s*$/i.test(text.slice(0, match.index));
     const isLeast = /\bat least\s*$/i.test(text.slice(0, match.index));
     const short = isRough ? minutes * 0.8 : minutes;

@@ -37,6 +37,8 @@ export interface FieldContext extends HeatContext {
 }
 
 const DEFAULT_OVEN = 180;
+/** The longest that a dinner file allows. */
+const MOST_MINUTES = 100_000;
 const IN_OVEN = /\b(?:in|into) (?:the|a|an) (?:\w+ )?oven\b/i;
 const IN_FRIDGE = /\b(?:in|to|into) the (?:fridge|refrigerator)\b/i;
 const OUT_OF_FRIDGE = /\bout of the (?:fridge|refrigerator)\b|^\W*take (?:it|them) out\b/i;
@@ -87,7 +89,10 @@ function spentIn(text: string, isInEvery: (d: ToldDuration) => boolean, guess: n
   const [told] = all;
   if (!told) return { short: guess, usual: guess, long: guess, told: null };
   const times = timesIn(text);
-  const [short, long] = [told.short * times, told.long * times];
+  const [short, long] = [told.short, told.long].map((m) => Math.min(MOST_MINUTES, m * times)) as [
+    number,
+    number,
+  ];
   // Rounded once: 4 to 5 minutes a side are 9.
   const usual = times > 1 ? Math.round((short + long) / 2) : told.usual;
   return { short, usual, long, told };

@@ -27,6 +27,9 @@ export interface Group extends Stretch {
   readonly remarks: readonly Stretch[];
 }
 
+/** More steps than any dish has: the rest of a text that goes on is left unread. */
+export const MOST_STEPS = 200;
+
 type Open = { -readonly [K in keyof Group]: Group[K] };
 
 const PREHEAT =
@@ -123,6 +126,7 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
   let oven: Group['oven'] = null;
   lines.forEach((line, number) => {
     for (const sentence of sentencesIn(line.text)) {
+      if (groups.length >= MOST_STEPS) return;
       const words = line.text.slice(sentence.from, sentence.to);
       const negation = /\b(?:do not|don't|don’t|never|without)\b/i.exec(words);
       const acts = actsIn(line.text, sentence).filter(

@@ -1,7 +1,7 @@
 export { suggestCautions, type Suggested } from './cautions';
 export { durationsIn, numberOf, type ToldDuration } from './durations';
 export type { Mark } from './fields';
-export type { MethodLine } from './groups';
+export { MOST_STEPS, type MethodLine } from './groups';
 export { readMethod, type ReadStep } from './method';
 export type { HeatContext } from './signs';
 export { understand, type Understood } from './understand';

@@ -56,7 +56,7 @@ export function readMethod(
   const tools: (readonly NamedTool[])[] = [];
   const vessels: Vessels[] = [];
   const places: Fields['place'][] = [];
-  return groups.map((group, k): ReadStep => {
+  const steps = groups.map((group, k): ReadStep => {
     const text = texts[k]!;
     const words = sentenceOf(text.replace(/^\W*(?:then|and|meanwhile|now|so)\b[\s,]*/i, ''));
     if (group.isInside) {
@@ -107,6 +107,16 @@ export function readMethod(
       },
     };
   });
+  return steps.map((read) => ({ ...read, step: keepingVessels(read.step, steps) }));
+}
+
+/** A vessel that what comes directly after a step uses too is not washed in between. */
+function keepingVessels(step: StepFile, steps: readonly ReadStep[]): StepFile {
+  const toolsOf = (s: StepFile) =>
+    (s.uses ?? []).flatMap((use) => ('tool' in use ? [use.tool as string] : []));
+  const next = steps.filter(({ step: s }) => s.after?.includes(step.id)).flatMap(({ step: s }) => toolsOf(s));
+  const kept = toolsOf(step).filter((tool) => next.includes(tool));
+  return kept.length > 0 ? { ...step, keepsIn: kept } : step;
 }
 
 /** The vessels in which what a step comes after was made. */

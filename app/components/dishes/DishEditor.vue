@@ -12,6 +12,8 @@ const props = defineProps<{
   elsewhere: readonly NamedStep[];
   cooks: readonly { id: string; name: string }[];
   problems: readonly string[];
+  /** Something stands beside it: the drawing goes above the steps. */
+  narrow?: boolean;
 }>();
 const emit = defineEmits<{ change: [dishes: DishFile[]]; close: [] }>();
 
@@ -61,14 +63,18 @@ function setOpen(id: string, on: boolean): void {
   else next.delete(id);
   open.value = next;
 }
-const current = ref<string>();
+/** The step that is looked at: a view beside the editor may show the same. */
+const current = defineModel<string>('current');
+watch(current, (id) => id && show(id));
 const cardsOf = useTemplateRef<{ $el: HTMLElement }[]>('cards');
-/** Touched in the drawing, a step's card comes into sight and takes the focus. */
+const cardOf = (id: string) => cardsOf.value?.[steps.value.findIndex((s) => s.id === id)]?.$el;
+/** Chosen elsewhere, a step's card comes into sight. */
+const show = (id: string) => cardOf(id)?.scrollIntoView({ block: 'nearest' });
+/** Touched in the drawing, it takes the focus too. */
 function go(id: string): void {
   current.value = id;
-  const card = cardsOf.value?.[steps.value.findIndex((s) => s.id === id)]?.$el;
-  card?.scrollIntoView({ block: 'nearest' });
-  card?.querySelector('input')?.focus({ preventScroll: true });
+  show(id);
+  cardOf(id)?.querySelector('input')?.focus({ preventScroll: true });
 }
 
 const contains = computed(() => markedOn(dish.value as Parameters<typeof markedOn>[0]));
@@ -84,7 +90,7 @@ const setContains = (ids: string[]) =>
   <section class="card editor" aria-labelledby="editor-title">
     <div class="row head">
       <h2 id="editor-title">{{ dishes[0]!.name }}</h2>
-      <el-button type="primary" @click="emit('close')">Done</el-button>
+      <el-button type="primary" @click="emit('close')"><slot name="done">Done</slot></el-button>
       <slot name="acts" />
     </div>
     <el-segmented
@@ -141,7 +147,7 @@ const setContains = (ids: string[]) =>
     </div>
     <DishWays :dish="dish" :set="setDish" />
     <h3>Steps</h3>
-    <div class="strip">
+    <div class="strip" :class="{ narrow }">
       <DishChain :steps="steps" :dish-name="dish.name" :current="current" @choose="go" />
       <div class="cards">
         <ol class="list" aria-label="Steps">
@@ -154,6 +160,7 @@ const setContains = (ids: string[]) =>
             :dish-name="dish.name"
             :is-first="k === 0"
             :is-last="k === steps.length - 1"
+            :class="{ current: step.id === current }"
             :open="open.has(step.id)"
             @update:open="(on) => setOpen(step.id, on)"
             @focusin="current = step.id"
@@ -225,8 +232,21 @@ const setContains = (ids: string[]) =>
   list-style: none;
 }
 
+.list > .current {
+  outline: 3px solid var(--focus);
+}
+
 .problems {
   color: var(--warn);
+}
+
+.strip.narrow {
+  grid-template-columns: minmax(0, 1fr);
+}
+
+.strip.narrow > :first-child {
+  position: static;
+  max-height: 30rem;
 }
 
 @media (max-width: 900px) {

@@ -78,6 +78,7 @@ function picked(event: Event): void {
     </div>
     <div class="acts">
       <el-button type="primary" @click="emit('write')">Write a new dish</el-button>
+      <el-button @click="navigateTo('/read')">Read a recipe in</el-button>
       <el-button @click="input?.click()">Take a dish file in ...</el-button>
       <input
         ref="input"
