@@ -116,7 +116,7 @@ test('amounts by the tin and by what there is; what goes onto a course has them'
   await have.fill('1000');
   await have.press('Enter');
   await expect(page.getByText('1.25 times the recipe, 5 portions')).toBeVisible();
-  await expect(needs.getByText('125 g')).toBeVisible();
+  await expect(needs.getByText('1 kg')).toBeVisible();
   await page.getByRole('button', { name: 'Onto a course' }).click();
   await page.getByRole('menuitem', { name: 'Dessert' }).click();
   await page.getByRole('link', { name: 'Menu' }).click();

@@ -1,0 +1,15 @@
+export { laidOut, type LaidOut } from './laid-out';
+export { leadDays, type Lead, type LeadDay } from './leads';
+export { listAsCsv, listAsMarkdown, listAsText, totalOf, type Priced } from './lists';
+export { byShelf, isStaple, shelfOf } from './shelves';
+export { itemKey, shoppingList, type ShoppingLine, type ShoppingShelf, type Wanted } from './shopping';
+export {
+  isTableLaid,
+  PIECES,
+  tablePlace,
+  withTableLaid,
+  type CoursePlace,
+  type Piece,
+  type TablePlace,
+} from './table';
+export { toolNeeds, type ToolNeed, type ToolUse } from './tools';
