@@ -1,12 +1,44 @@
 import ical, { ICalAlarmType } from 'ical-generator';
 import { toInstant } from '../clock';
 import type { Dinner } from '../dinner';
+import { leadDays } from '../gather';
 import { tasksOf } from '../live';
 import type { Plan } from '../plan';
 
 const MINUTE = 60_000;
+/** Minutes that a reminder takes in the calendar. */
+const LEAD_LENGTH = 15;
 /** Minutes before a course at which its alarm sounds. */
 const COURSE_ALARM = 10;
+
+const slug = (text: string) => text.toLowerCase().replace(/[^a-z0-9]+/g, '-');
+/** The same thing of the same dinner has the same name each time the file is written. */
+const uidOf = (dinner: Dinner) => (id: string) =>
+  `${slug(dinner.title)}-${slug(dinner.sitDown)}-${slug(id)}@zeitlauf`;
+
+/**
+ * What has to be bought, thawed or begun ahead of time, as an iCalendar file (RFC 5545): an event of a quarter of an
+ * hour for each, with an alarm at its time. `stamp` is the moment of writing, in milliseconds since 1970.
+ */
+export function leadsToCalendar(dinner: Dinner, plan: Plan, stamp: number): string {
+  const zero = toInstant(dinner.sitDown, dinner.timeZone) * MINUTE;
+  const calendar = ical({
+    name: `${dinner.title}, ahead of time`,
+    prodId: { company: 'Zeitlauf', product: 'Ahead', language: 'EN' },
+  });
+  const uid = uidOf(dinner);
+  for (const lead of leadDays(dinner, plan).flatMap((day) => day.leads)) {
+    calendar.createEvent({
+      id: uid(`${lead.kind}-${lead.dish}-${lead.step ?? lead.text}`),
+      start: new Date(zero + lead.by * MINUTE),
+      end: new Date(zero + (lead.by + LEAD_LENGTH) * MINUTE),
+      stamp: new Date(stamp),
+      summary: `${lead.dish}: ${lead.text}`,
+      alarms: [{ type: ICalAlarmType.display, trigger: 0, description: lead.text }],
+    });
+  }
+  return calendar.toString();
+}
 
 /**
  * The plan as an iCalendar file (RFC 5545): an event for each hands stretch and each course, each
@@ -19,8 +51,7 @@ export function planToCalendar(dinner: Dinner, plan: Plan, stamp: number): strin
     name: dinner.title,
     prodId: { company: 'Zeitlauf', product: 'Plan', language: 'EN' },
   });
-  const slug = (text: string) => text.toLowerCase().replace(/[^a-z0-9]+/g, '-');
-  const uid = (id: string) => `${slug(dinner.title)}-${slug(dinner.sitDown)}-${slug(id)}@zeitlauf`;
+  const uid = uidOf(dinner);
   for (const task of tasksOf(dinner, plan)) {
     const placed = dinner.dishes.flatMap((d) => d.steps.map((s) => ({ name: `${d.id}/${s.id}`, step: s })));
     const step = placed.find((p) => p.name === task.step)?.step;

@@ -1,1 +1,1 @@
-export { planToCalendar } from './calendar';
+export { leadsToCalendar, planToCalendar } from './calendar';

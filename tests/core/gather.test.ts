@@ -225,7 +225,13 @@ test('a pan that goes into the oven is said to have to bear it', () => {
   const [dish] = file.dishes;
   const steps = dish!.steps.map((s, k) =>
     k === 0
-      ? { ...s, attention: 'alone' as const, minutes: 20, uses: [{ oven: 180 }, { tool: 'iron pan' }] }
+      ? {
+          ...s,
+          attention: 'alone' as const,
+          pausable: false,
+          minutes: 20,
+          uses: [{ oven: 180 }, { tool: 'iron pan' }],
+        }
       : s,
   );
   const kitchen = { ...file.kitchen, ovens: [{ id: 'oven', name: 'Oven' }] };

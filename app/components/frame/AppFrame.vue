@@ -25,6 +25,7 @@ const VIEWS = [
   { path: '/cook', name: 'Cook', key: 'c' },
   { path: '/menu', name: 'Menu', key: 'm' },
   { path: '/dishes', name: 'Dishes', key: 'f' },
+  { path: '/gather', name: 'Gather', key: 'g' },
   { path: '/kitchen', name: 'Kitchen', key: 'k' },
 ];
 

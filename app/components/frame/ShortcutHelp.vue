@@ -6,6 +6,7 @@ const SHORTCUTS = [
   ['c', 'Cook: now and next'],
   ['m', 'Menu: who, when, what'],
   ['f', 'Dishes: the card file'],
+  ['g', 'Gather: shopping, tools, the table'],
   ['k', 'Kitchen: ovens, tools, backup'],
   ['d', 'Dinners: open, copy, begin'],
   ['p', 'Print the run sheet'],
