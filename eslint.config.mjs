@@ -76,7 +76,7 @@ const ABOVE = {
   reasons: ['live', 'strip', 'write', 'audit'],
   live: ['compose', 'model', 'proof', 'planner', 'reasons', 'strip', 'write', 'audit'],
   strip: ['compose', 'model', 'proof', 'planner', 'reasons', 'write', 'audit'],
-  write: ['compose', 'model', 'proof', 'planner', 'reasons', 'audit'],
+  write: ['model', 'proof', 'planner', 'reasons', 'audit'],
   audit: [
     'amounts',
     'sentences',

@@ -1,13 +1,14 @@
-// Bundles the bench and runs it: see docs/decisions/planner.md.
+// Bundles a measurement and runs it: `planner` (see docs/decisions/planner.md) or `corpus` (docs/decisions/reading.md).
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { ensurePackages, ROOT } from './setup.mjs';
 
+const [name, ...options] = process.argv.slice(2);
 ensurePackages();
 const { build } = await import('esbuild');
-const outfile = join(ROOT, '.cache/bench.mjs');
+const outfile = join(ROOT, `.cache/${name}.mjs`);
 await build({
-  entryPoints: [join(ROOT, 'tests/bench/planner.ts')],
+  entryPoints: [join(ROOT, `tests/bench/${name}.ts`)],
   bundle: true,
   platform: 'node',
   target: 'node20',
@@ -18,5 +19,4 @@ await build({
   logLevel: 'error',
 });
 process.exitCode =
-  spawnSync(process.execPath, [outfile, ...process.argv.slice(2)], { stdio: 'inherit', cwd: ROOT }).status ??
-  1;
+  spawnSync(process.execPath, [outfile, ...options], { stdio: 'inherit', cwd: ROOT }).status ?? 1;

@@ -1,5 +1,7 @@
-import { planToCalendar } from '../../core/write';
+import type { DinnerFile } from '../../core/dinner';
+import { dinnerAsMarkdown, planToCalendar } from '../../core/write';
 import { useDinner } from '../stores/dinner';
+import { usePreferences } from '../stores/preferences';
 import firstFrost from '../../demo/first-frost.json?raw';
 import homeAtSix from '../../demo/home-at-six.json?raw';
 import walnutHarvest from '../../demo/walnut-harvest.json?raw';
@@ -31,6 +33,11 @@ export function useFiles() {
     openFile: async (file: File) => store.openText(await file.text()),
     saveDinner: () => download(`${slug()}.dinner.json`, json(store.file), 'application/json'),
     savePlan: () => download(`${slug()}.plan.json`, json(store.plan), 'application/json'),
+    saveMarkdown: () => {
+      const { file, dinner, plan } = store;
+      const text = dinnerAsMarkdown(file as DinnerFile, dinner!, plan, usePreferences().system);
+      download(`${slug()}.md`, text, 'text/markdown');
+    },
     saveCalendar: () => {
       if (!store.evening) return;
       const text = planToCalendar(store.evening.dinner, store.evening.plan, Date.now());

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ElMessage } from 'element-plus';
-import { cardOf, withCard, type CardFile } from '../../core/compose';
+import { cardOf, factsOf, withCard, type CardFile } from '../../core/compose';
 import { parseText, type DinnerFile } from '../../core/dinner';
+import { recipeData } from '../../core/write';
 import { offerBringBack } from '../composables/useBringBack';
 import { download } from '../composables/useFiles';
 import { useCards } from '../stores/cards';
@@ -89,6 +90,14 @@ const save = () =>
     'application/json',
   );
 
+const saveData = () => {
+  const total = factsOf(card.value!, Math.max(1, Math.round(card.value!.dish.serves)))?.total;
+  const text = `${JSON.stringify(recipeData(card.value!, total), null, 2)}\n`;
+  download(`${card.value!.dish.id}.recipe.json`, text, 'application/ld+json');
+};
+type SaveAs = 'dish' | 'data';
+const saveAs = (as: SaveAs) => (as === 'dish' ? save() : saveData());
+
 /** How many portions the card shown is reckoned for, where that is not the number at table. */
 const portions = ref<number | null>(null);
 watch(card, () => (portions.value = null));
@@ -127,7 +136,7 @@ async function onto(course: string): Promise<void> {
             <template v-if="tonight">
               <el-button type="primary" @click="isEditing = true">Change for this dinner</el-button>
               <el-button @click="keep(card)">Keep in the card file</el-button>
-              <el-button @click="save">Save as a file</el-button>
+              <SaveDish @save="saveAs" />
             </template>
             <template v-else>
               <el-dropdown trigger="click" @command="onto">
@@ -142,7 +151,7 @@ async function onto(course: string): Promise<void> {
               </el-dropdown>
               <el-button @click="isEditing = true">Change</el-button>
               <el-button @click="duplicate">Duplicate</el-button>
-              <el-button @click="save">Save as a file</el-button>
+              <SaveDish @save="saveAs" />
               <el-button @click="remove">Take out</el-button>
             </template>
           </div>

@@ -90,6 +90,12 @@ async function keepAll(): Promise<void> {
   await navigateTo(`/dishes?card=${last}`);
 }
 
+async function openDinner(): Promise<void> {
+  if (!(await store.openFile(reading.value.read!.dinner))) return;
+  await drafts.set(NAME, null);
+  await navigateTo('/menu');
+}
+
 const another = () => set({ read: null, card: null, at: 0 });
 </script>
 
@@ -112,6 +118,7 @@ const another = () => set({ read: null, card: null, at: 0 });
         </ul>
         <div class="row">
           <el-button type="primary" @click="keepAll">Keep them in the card file</el-button>
+          <el-button v-if="reading.read!.dinner" @click="openDinner">Open the whole dinner</el-button>
           <el-button @click="another">Something else</el-button>
         </div>
       </section>

@@ -5,7 +5,7 @@ import { readIngredient } from './ingredient-line';
 import { looksLikePage, readPage } from './page';
 import { readPlain } from './plain';
 import type { ReadRecipe, RecipeText } from './recipe';
-import { readStructured } from './structured';
+import { encodedDishes, readStructured } from './structured';
 
 export interface ReadContext extends HeatContext {
   /** For how many a recipe is taken to be written that does not say. */
@@ -18,11 +18,16 @@ export interface ReadRecipes {
   readonly recipes: readonly ReadRecipe[];
   /** Dishes of a dish file or a dinner file: nothing is left to understand in them. */
   readonly cards: readonly CardFile[];
+  /** The dinner file itself, where it was one. */
+  readonly dinner?: DinnerFile;
   readonly problems: readonly string[];
 }
 
 /** The longest text that is read, in letters. */
 export const MOST_LETTERS = 1_000_000;
+
+/** The dinner file at the end of a dinner that was written out as Markdown. */
+const DINNER_BLOCK = /^```json zeitlauf\/dinner\n(.+)\n```$/m;
 
 const none = (problem: string): ReadRecipes => ({
   kind: 'none',
@@ -64,8 +69,10 @@ function readFile(value: unknown, context: ReadContext): ReadRecipes {
       return { kind: 'none', recipes: [], cards: [], problems: read.problems.map(describeProblem) };
     const file = value as DinnerFile;
     const cards = read.dinner.courses.flatMap((c) => c.dishes).map((id) => cardOf(file, id, 'else'));
-    return { kind: 'dinner', recipes: [], cards, problems: [] };
+    return { kind: 'dinner', recipes: [], cards, dinner: file, problems: [] };
   }
+  const encoded = encodedDishes(value).filter((dish) => readCard(dish).ok) as CardFile[];
+  if (encoded.length > 0) return { kind: 'dish', recipes: [], cards: encoded, problems: [] };
   const recipes = readStructured(value).map((r) => understandRecipe(r, context));
   if (recipes.length > 0) return { kind: 'data', recipes, cards: [], problems: [] };
   return none('the file: found JSON without a recipe in it, expected schema.org/Recipe, a dish or a dinner');
@@ -90,6 +97,9 @@ export function readRecipes(input: string, context: ReadContext): ReadRecipes {
     const parsed = parseText(text);
     if (parsed.ok) return readFile(parsed.value, context);
   }
+  const block = DINNER_BLOCK.exec(text);
+  const dinner = block && parseText(block[1]!);
+  if (dinner?.ok) return readFile(dinner.value, context);
   if (looksLikePage(text)) {
     const page = readPage(text);
     const told = page.data.flatMap(readStructured).map((r) => understandRecipe(r, context));

@@ -116,6 +116,25 @@ function servesOf(value: Json): number | null {
   return null;
 }
 
+const ENCODED = 'data:application/json,';
+
+/** Dishes that our own recipe data carry whole, beside their words; as parsed JSON that is not read yet. */
+export function encodedDishes(value: Json): Json[] {
+  return recipesIn(value)
+    .slice(0, MOST_RECIPES)
+    .flatMap((recipe) =>
+      listOf(recipe['encoding']).flatMap((media): Json[] => {
+        const url = isThing(media) && media['name'] === 'zeitlauf/dish' ? media['contentUrl'] : undefined;
+        if (typeof url !== 'string' || !url.startsWith(ENCODED)) return [];
+        try {
+          return [JSON.parse(decodeURIComponent(url.slice(ENCODED.length))) as Json];
+        } catch {
+          return [];
+        }
+      }),
+    );
+}
+
 /** The recipes of a JSON-LD value, each as a text of its own in which title, ingredients and method stand. */
 export function readStructured(value: Json): RecipeText[] {
   return recipesIn(value)

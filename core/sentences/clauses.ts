@@ -90,6 +90,11 @@ const CONNECTS = new Set([
 const LEADS =
   /^\W*(?:at|in|into|on|with|for|once|when|while|after|before|as|an?|to|using|over|under|last)\b/i;
 const NO_ORDER_AFTER = new Set('will should can may must you they it to would'.split(' '));
+/** "Fridge 3 hours": a place with a time is an act in a note. */
+const placeAct = (word: string, after: string) =>
+  (word === 'fridge' || word === 'freezer') && /^\s*(?:for )?\d/.test(after)
+    ? verbOf(word === 'fridge' ? 'chill' : 'freeze')
+    : null;
 const LETS = new Set(['leave', 'let', 'allow', 'set', 'keep']);
 const ASIDE = /\b(?:for the last|for the final|after|halfway|half way|half-way)\b/i;
 
@@ -115,7 +120,7 @@ function verbsIn(text: string): Found[] {
     }
     if (depth > 0) continue;
     const word = match[0].toLowerCase();
-    const verb = verbOf(word);
+    const verb = verbOf(word) ?? placeAct(word, text.slice(match.index + word.length));
     if (!verb) continue;
     const before = words[k - 1]?.[0].toLowerCase();
     const between = before === undefined ? '' : text.slice(words[k - 1]!.index + before.length, match.index);

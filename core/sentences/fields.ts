@@ -43,7 +43,7 @@ const IN_OVEN = /\b(?:in|into) (?:the|a|an) (?:\w+ )?oven\b/i;
 const IN_FRIDGE = /\b(?:in|to|into) the (?:fridge|refrigerator)\b/i;
 const OUT_OF_FRIDGE = /\bout of the (?:fridge|refrigerator)\b|^\W*take (?:it|them) out\b/i;
 const OVER_HEAT =
-  /\bover (?:a |the )?(?:very )?(?:low|medium|high|gentle|lowest|moderate|pan|simmering)\b|\b(?:low|medium|gentle) heat\b|\bsimmering water\b|\bboiling water\b/i;
+  /\b(?:over|on) (?:a |the )?(?:very )?(?:low|medium|high|gentle|lowest|moderate|pan|simmering)\b|\b(?:low|medium|gentle) heat\b|\bsimmering water\b|\bboiling water\b/i;
 const OFF_HEAT = /\boff the heat\b/i;
 
 /** The act that a step is about: the last that has a told time, else the weightiest. */
@@ -61,6 +61,7 @@ export function meaningOf(act: Act | undefined, text: string): Verb {
   if (['light', 'cook', 'rest'].includes(plain.kind) && IN_OVEN.test(text)) return verbOf('bake')!;
   const hasTime = durationsIn(text).length > 0;
   if (OUT_OF_FRIDGE.test(text) && hasTime) return verbOf('stand')!;
+  if (act?.word === 'keep' && hasTime && IN_FRIDGE.test(text)) return verbOf('chill')!;
   if (act?.word === 'take' || act?.word === 'keep') {
     const isHot = act.word === 'keep' && /\b(?:hot|warm)\b/i.test(text);
     return verbOf(isHot ? 'simmer' : 'remove')!;

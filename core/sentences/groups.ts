@@ -1,6 +1,6 @@
 import { actsIn, sentencesIn, type Act, type Stretch } from './clauses';
 import { durationsIn } from './durations';
-import { insideIn, settingIn, type HeatContext } from './signs';
+import { insideIn, keptIn, looksIn, settingIn, type HeatContext } from './signs';
 
 /** A line of a method: its text, where it stands in the whole text, and the part of the dish it is under. */
 export interface MethodLine {
@@ -103,17 +103,18 @@ function stepsOfSentence(acts: readonly Act[], text: string, offset: number): Ac
   return steps;
 }
 
+/** "Stir every half hour", after a step that waits: how that is looked after. */
+const LOOKS = new Set(['stir', 'turn', 'baste', 'look', 'check', 'skim', 'shake', 'toss']);
 /** A light sentence about what was just made: "Set them on a tray." It goes with the step before. */
 const goesBack = (acts: readonly Act[], words: string) =>
-  durationsIn(words).length === 0 &&
-  (acts.every((a) => a.verb.kind === 'finish' || a.word === 'take') ||
-    (acts.every((a) => a.verb.kind === 'light' && a.word !== 'cover') && PRONOUN.test(words)));
+  (looksIn(words) !== null && acts.every((a) => LOOKS.has(a.word))) ||
+  (durationsIn(words).length === 0 &&
+    (acts.every((a) => a.verb.kind === 'finish' || a.word === 'take') ||
+      (acts.every((a) => a.verb.kind === 'light' && a.word !== 'cover') && PRONOUN.test(words))));
 
 const ON_PLATES =
   /\b(?:on|onto|into|between|among|over) (?:the |warm(?:ed)? |hot |four |six |\d+ )*(?:plates|bowls)\b|\bbefore serving\b|\bto serve\b|\bon each\b/i;
 const STREWN = /^\W*(?:scatter|sprinkle|top|finish|decorate|garnish|dust|drizzle|dot) with\b/i;
-/** "Keep warm." */
-const KEPT = /^\W*keep (?:it |them )?(?:warm|hot|cold|chilled)\b[^,;]{0,20}$/i;
 /** A light sentence about what comes onto the plates: it is plating, not a step. */
 const isPlating = (acts: readonly Act[], words: string) =>
   acts.every((a) => ['serve', 'finish', 'light'].includes(a.verb.kind)) &&
@@ -124,7 +125,9 @@ const isPlating = (acts: readonly Act[], words: string) =>
 export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Group[] {
   const groups: Open[] = [];
   let oven: Group['oven'] = null;
+  let early: number | null = null;
   lines.forEach((line, number) => {
+    early = null;
     for (const sentence of sentencesIn(line.text)) {
       if (groups.length >= MOST_STEPS) return;
       const words = line.text.slice(sentence.from, sentence.to);
@@ -148,7 +151,7 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
       // "Preheat the oven and grease a tin": the oven sees to itself, the tin is work.
       const work = acts.filter((a) => a.verb.kind !== 'preheat');
       if (work.length < acts.length && heatMark) oven = heatMark;
-      if ((isPlating(work, words) && work.length > 0) || KEPT.test(words)) {
+      if ((isPlating(work, words) && work.length > 0) || (keptIn(words) && durationsIn(words).length === 0)) {
         if (last) last.remarks = [...last.remarks, whole];
         continue;
       }
@@ -168,6 +171,11 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
         if (last) last.remarks = [...last.remarks, whole];
         continue;
       }
+      // "Lift off the fat." as the first of a line belongs to what comes next.
+      if (work.every((a) => a.verb.kind === 'finish') && durationsIn(words).length === 0) {
+        early ??= whole.from;
+        continue;
+      }
       const steps = stepsOfSentence(work, line.text, 0);
       steps.forEach((step, k) => {
         const from = k === 0 ? sentence.from : step[0]!.from;
@@ -182,19 +190,47 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
           oven = { celsius: own.value, from: at + own.from, to: at + own.to };
         }
         groups.push({
-          ...shifted({ from: line.from + from, to: line.from + until }, step, line, number),
+          ...shifted({ from: early ?? line.from + from, to: line.from + until }, step, line, number),
           lead: line.text.slice(from, step[0]!.at),
           isInside: false,
           isSameSentence: k > 0,
           oven,
           remarks: [],
         });
+        early = null;
         const aside = asideIn(text, line.from + from, line, number);
         if (aside) groups.push({ ...aside, oven });
       });
     }
   });
-  return groups;
+  return withHeatedPans(groups);
+}
+
+/** "Heat the oil in a pan. Fry the onions.": the heating is the beginning of the frying. */
+function withHeatedPans(groups: readonly Open[]): Group[] {
+  const kept: Open[] = [];
+  for (const group of groups) {
+    const last = kept.at(-1);
+    const isHeating =
+      last !== undefined &&
+      last.line === group.line &&
+      !last.isInside &&
+      !group.isInside &&
+      last.acts.length > 0 &&
+      last.acts.every((a) => a.word === 'heat') &&
+      group.acts.some((a) => ['hob', 'simmer', 'cook'].includes(a.verb.kind));
+    if (!isHeating) kept.push({ ...group });
+    else {
+      kept[kept.length - 1] = {
+        ...group,
+        from: last.from,
+        lead: last.lead,
+        acts: [...last.acts, ...group.acts],
+        isSameSentence: last.isSameSentence,
+      };
+    }
+  }
+  return kept;
 }
 
 const shifted = (at: Stretch, acts: readonly Act[], line: MethodLine, number: number) => ({

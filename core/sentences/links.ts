@@ -114,6 +114,8 @@ export function linksOf(
 ): Links[] {
   /** What each step holds: its own things, and those of all it comes after. */
   const holds: Set<string>[] = [];
+  /** What each speaks of itself. */
+  const own: Set<string>[] = [];
   const links: Links[] = [];
   const used = new Set<number>();
   let previous = -1;
@@ -127,12 +129,13 @@ export function linksOf(
     if (group.isInside) {
       links.push({ after: [] });
       holds.push(new Set());
+      own.push(new Set());
       return;
     }
     const tails = [...holds.keys()].filter((j) => !used.has(j) && !groups[j]!.isInside);
     const isNewLine = previous >= 0 && groups[previous]!.line !== group.line;
     const isNewPart = previous >= 0 && groups[previous]!.part !== group.part;
-    const isFresh = FRESH.test(group.lead) || isNewPart;
+    const isFresh = FRESH.test(group.lead) || /\bmeanwhile\b/i.test(text) || isNewPart;
     const isNew = ({ name }: Thing) => !holds.some((held) => holdsThing(held, name));
     const hasNamedNew = things.some((t) => isNew(t) && !isCommon(t.name) && ingredients.has(t.name));
     const named = new Set<number>();
@@ -141,7 +144,9 @@ export function linksOf(
       // The latest that holds it: what is at the end of a branch before what was used up.
       const owners = [...holds.keys()].filter((j) => holdsThing(holds[j]!, name) && !groups[j]!.isInside);
       const open = owners.filter((j) => tails.includes(j));
-      const owner = (open.length > 0 ? open : owners).at(-1);
+      const among = open.length > 0 ? open : owners;
+      // The one that spoke of it itself, before one that only has it from others.
+      const owner = among.findLast((j) => own[j]!.has(name)) ?? among.at(-1);
       if (owner !== undefined) named.add(owner);
     }
     const isWaiting = group.acts.some((a) => a.verb.attention !== 'hands');
@@ -182,7 +187,7 @@ export function linksOf(
     if (goesOn) named.add(previous);
     if (LONGER.test(text)) {
       const heated = [...holds.keys()].findLast((j) =>
-        groups[j]!.acts.some((a) => ['hob', 'simmer', 'oven', 'cook'].includes(a.verb.kind)),
+        groups[j]!.acts.some((a) => HEATED.has(a.verb.kind) || a.verb.kind === 'oven'),
       );
       if (heated !== undefined) named.add(heated);
     }
@@ -190,7 +195,9 @@ export function linksOf(
       const users = [...holds.keys()].filter((j) =>
         tools[j]!.some((t) => t.tool === tool.tool || (tool.tool === 'pan' && t.goes === 'hob')),
       );
-      const user = users.at(-1);
+      const heated = [...holds.keys()].findLast((j) => groups[j]!.acts.some((a) => HEATED.has(a.verb.kind)));
+      const user =
+        tool.tool === 'pan' && heated !== undefined ? Math.max(heated, users.at(-1) ?? 0) : users.at(-1);
       // "In the same pan": after what was in it; and a tin that was lined is for what goes into it.
       if (user !== undefined && tool.isAgain && (tool.goes === 'hob' || isLining(groups[user]!)))
         named.add(user);
@@ -219,6 +226,7 @@ export function linksOf(
     const after = [...named].sort((a, b) => a - b);
     for (const j of after) used.add(j);
     links.push({ after: reduced(after, links) });
+    own.push(new Set(things.flatMap((t) => [t.name, ...kindsOf(t.name)])));
     const made = MADE.filter(([words]) => words.test(text)).flatMap(([, names]) => names.map(stem));
     holds.push(
       new Set([
@@ -233,6 +241,7 @@ export function linksOf(
   return links;
 }
 
+const HEATED = new Set(['hob', 'simmer', 'cook']);
 const isLining = (group: Group) => group.acts.some((a) => a.word === 'grease' || a.word === 'line');
 
 /** The names of things in a list of ingredients, as steps may speak of them. */

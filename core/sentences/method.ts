@@ -3,7 +3,7 @@ import { durationsIn } from './durations';
 import { coreOf, fieldsOf, sentenceOf, type Fields, type Mark, type StepFile } from './fields';
 import { groupsOf, type Group, type MethodLine } from './groups';
 import { linksOf, namesOf } from './links';
-import { insideIn, keepingIn, probeIn, signIn, type HeatContext } from './signs';
+import { insideIn, keepingIn, keptIn, looksIn, probeIn, signIn, type HeatContext } from './signs';
 import { toolsIn, type NamedTool } from './vessels';
 
 /** A step of a recipe, and the words it was read from. */
@@ -173,6 +173,9 @@ interface Remarks {
   readonly told: readonly string[];
 }
 
+/** Minutes between looks where only that something is looked at was told. */
+const LOOKED_AT = 10;
+
 /** What the sentences after a step say about it: how long it took, its sign, how long it keeps. */
 function remarksOf(group: Group, lines: readonly MethodLine[], step: Partial<StepFile>): Remarks {
   const line = lines[group.line]!;
@@ -189,6 +192,19 @@ function remarksOf(group: Group, lines: readonly MethodLine[], step: Partial<Ste
     if (keeping) {
       keeps = keeping.value;
       mark('keeps', keeping);
+      continue;
+    }
+    const kept = keptIn(text);
+    if (kept) {
+      keeps = { most: null, how: kept };
+      continue;
+    }
+    const looks = looksIn(text);
+    if (looks && step.attention !== 'hands') {
+      fields = { ...fields, attention: 'minded', ...(looks.value && { check: { every: looks.value } }) };
+      if (!looks.value && !step.check) fields = { ...fields, check: { every: LOOKED_AT } };
+      told.push('check');
+      mark('check', looks);
       continue;
     }
     const [duration] = durationsIn(text);
@@ -222,8 +238,10 @@ function insideStep(
   k: number,
 ): ReadStep {
   const inside = insideIn(text);
-  let host = k - 1;
-  while (host > 0 && groups[host]!.isInside) host -= 1;
+  // What runs by itself, before all else: "for the last 5 minutes" of the simmering, not of the shredding.
+  const before = [...groups.slice(0, k).keys()].filter((j) => !groups[j]!.isInside);
+  const host =
+    before.findLast((j) => groups[j]!.acts.some((a) => a.verb.attention !== 'hands')) ?? before.at(-1)!;
   const condition = /\bif\s+([^.;,]+)/i.exec(text)?.[1]?.trim();
   const place = inside?.before === undefined ? { at: inside?.at ?? 0 } : { before: inside.before };
   return {

@@ -63,7 +63,9 @@ export function probeIn(text: string): Told<number> | null {
   return celsius >= 40 && celsius <= 100 ? told(celsius, match) : null;
 }
 
-const EVERY = /\bevery\s+(\d+|few)\s*(minutes?|mins?|min|seconds?|secs?)?\b/i;
+const EVERY =
+  /\bevery\s+(?:(half|quarter|hour)(?: an| of an)?(?: hour)?|(\d+|few)\s*(minutes?|mins?|min|seconds?|secs?)?)(?![\w])/i;
+const SPANS: Readonly<Record<string, number>> = { half: 30, quarter: 15, hour: 60 };
 const OFTEN =
   /\b(?:stirr?|turn|toss|bast|shak|look|skimm|check|rotat|brush)\w*[^.;]*?\b(?:occasionally|often|from time to time|now and then|once or twice|(?<!at )once|frequently|halfway(?: through)?|half way(?: through)?|regularly)\b|\b(?:often|occasionally) stirr?ing\b|\bladle by ladle\b/i;
 const ALWAYS =
@@ -74,8 +76,10 @@ const FEW = 5;
 export function looksIn(text: string): Told<number | null> | null {
   const every = EVERY.exec(text);
   if (every) {
-    const isSeconds = /^s/i.test(every[2] ?? '');
-    const number = every[1] === 'few' ? FEW : Math.max(1, Number(every[1]));
+    const span = SPANS[every[1]?.toLowerCase() ?? ''];
+    if (span) return told(span, every);
+    const isSeconds = /^s/i.test(every[3] ?? '');
+    const number = every[2] === 'few' ? FEW : Math.max(1, Number(every[2]));
     return told(isSeconds ? 0 : number, every);
   }
   const often = OFTEN.exec(text);
@@ -128,6 +132,13 @@ export function insideIn(text: string): Inside | null {
     if (/\bafter\s*(?:about|ca\.?)?\s*$/i.test(lead)) return { at: duration.usual, duration };
   }
   return null;
+}
+
+/** Where something is to be kept until it is wanted, without a word on how long. */
+export function keptIn(text: string): 'hot' | 'fridge' | null {
+  const kept = /^\W*keep\b[^.;]*?\b(warm|hot|cold|chilled|in the fridge|in the refrigerator)\b/i.exec(text);
+  if (!kept) return null;
+  return /warm|hot/i.test(kept[1]!) ? 'hot' : 'fridge';
 }
 
 const KEEPS = /\b(?:keeps?|(?:can|may) (?:be )?(?:kept?|made|stand|wait))\b/i;

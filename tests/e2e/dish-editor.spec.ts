@@ -150,6 +150,7 @@ test('an oven in gas marks, with a caution and an ingredient of the cook’s own
   await expect(page.getByText('hazelnuts', { exact: true })).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as a file' }).click();
+  await page.getByRole('menuitem', { name: /The dish, to be taken in/ }).click();
   const card = JSON.parse(readFileSync(await (await download).path(), 'utf8'));
   expect(card.dish.steps[2].uses[0].oven).toBe(160);
 });

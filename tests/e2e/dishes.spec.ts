@@ -56,6 +56,7 @@ test('a dish is copied, taken out, brought back, saved as a file and taken in', 
   await expect(list.getByRole('button')).toHaveCount(32);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as a file' }).click();
+  await page.getByRole('menuitem', { name: /The dish, to be taken in/ }).click();
   const card = JSON.parse(readFileSync(await (await download).path(), 'utf8'));
   expect(card).toMatchObject({ format: 'zeitlauf/dish', version: 1 });
   const take = (name: string, value: unknown) =>

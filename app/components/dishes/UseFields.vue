@@ -21,7 +21,9 @@ const setUse = (at: number, change: object) =>
 const keepable = computed(() =>
   uses.value.flatMap((u) => ('ring' in u ? ['ring'] : 'tool' in u ? [u.tool as string] : [])),
 );
-const tools = computed(() => Object.keys(store.dinner!.kitchen.tools).map((value) => ({ value })));
+const tools = computed(() => Object.keys(store.dinner!.kitchen.tools));
+/** The kitchen's tools, and the one that stands there. */
+const toolNames = (own: string) => [...new Set([own, ...tools.value])];
 const giveOf = (use: UseFile): [number, number] => {
   const give = ('give' in use ? use.give : 0) as number | [number, number] | undefined;
   return typeof give === 'number' || give === undefined ? [give ?? 0, give ?? 0] : give;
@@ -78,12 +80,16 @@ const SHELVES = ['any', 'top', 'middle', 'low'].map((value) => ({ value, label: 
         @update:model-value="(n) => setUse(k, { ring: n ?? 1 })"
       />
       <template v-else>
-        <el-autocomplete
+        <el-select
           :model-value="use.tool as string"
           aria-label="Tool"
-          :fetch-suggestions="(_q: string, cb: (list: { value: string }[]) => void) => cb(tools)"
-          @update:model-value="(v: string | number | undefined) => v && setUse(k, { tool: String(v) })"
-        />
+          filterable
+          allow-create
+          default-first-option
+          @change="(v: string) => v && setUse(k, { tool: v })"
+        >
+          <el-option v-for="name in toolNames(use.tool as string)" :key="name" :value="name" :label="name" />
+        </el-select>
         <FieldNumber
           label="how many"
           :min="1"
@@ -100,7 +106,7 @@ const SHELVES = ['any', 'top', 'middle', 'low'].map((value) => ({ value, label: 
       <el-button v-if="!uses.some((u) => 'ring' in u)" @click="setUses([...uses, { ring: 1 }])"
         >A ring</el-button
       >
-      <el-button @click="setUses([...uses, { tool: tools[0]?.value ?? 'pan' }])">A tool</el-button>
+      <el-button @click="setUses([...uses, { tool: tools[0] ?? 'pan' }])">A tool</el-button>
     </div>
     <el-checkbox-group
       v-if="keepable.length"

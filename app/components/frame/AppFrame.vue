@@ -158,7 +158,7 @@ async function drop(event: DragEvent): Promise<void> {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 0.5rem 1.5rem;
+  gap: 0.5rem 1rem;
   padding: 0.6rem 1.25rem;
 }
 
@@ -180,7 +180,7 @@ h1 {
 nav {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.25rem;
+  gap: 0;
   flex: 1;
 }
 
@@ -188,7 +188,7 @@ nav {
   display: inline-flex;
   align-items: center;
   min-height: 44px;
-  padding: 0 1rem;
+  padding: 0 0.7rem;
   border-radius: 10px;
   color: var(--ink);
   text-decoration: none;
@@ -214,7 +214,11 @@ nav {
 .tools {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.5rem;
+  gap: 0.4rem;
+}
+
+.tools :deep(.el-button) {
+  padding-inline: 0.7rem;
 }
 
 .tools :deep(.el-button + .el-button) {

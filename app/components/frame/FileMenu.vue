@@ -16,6 +16,7 @@ function picked(event: Event): void {
 const TAKE = {
   dinner: files.saveDinner,
   plan: files.savePlan,
+  markdown: files.saveMarkdown,
   calendar: files.saveCalendar,
   print: () => void navigateTo('/print'),
 };
@@ -47,6 +48,7 @@ const TAKE = {
       <el-dropdown-menu>
         <el-dropdown-item command="dinner">Save the dinner</el-dropdown-item>
         <el-dropdown-item command="plan" :disabled="!store.plan">Save the plan</el-dropdown-item>
+        <el-dropdown-item command="markdown">The dinner as Markdown</el-dropdown-item>
         <el-dropdown-item command="calendar" :disabled="!store.evening"
           >Calendar file with alarms</el-dropdown-item
         >

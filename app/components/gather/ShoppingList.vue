@@ -162,8 +162,8 @@ async function copy(): Promise<void> {
   break-inside: avoid;
 }
 
-h3 {
-  text-transform: capitalize;
+h3::first-letter {
+  text-transform: uppercase;
 }
 
 ul {

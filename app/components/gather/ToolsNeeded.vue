@@ -8,6 +8,8 @@ const store = useDinner();
 const times = useTimes();
 const needs = computed(() => toolNeeds(store.evening!.dinner, store.evening!.plan));
 const courses = computed(() => tablePlace(store.dinner!).courses);
+/** Named where it is not the day of the dinner. */
+const dayOf = (minute: number) => (times.day(minute) === times.day(0) ? '' : `${times.day(minute)}, `);
 const WARM_AHEAD = 15;
 const COLD_AHEAD = 60;
 /** Plates and glasses that wait warm or cold, and from when. */
@@ -47,7 +49,8 @@ const vessels = computed(() =>
         <p v-for="does in need.notWashed" :key="does" class="warn">Do not wash it after: {{ does }}</p>
         <ol>
           <li v-for="use in need.uses" :key="use.step" class="soft">
-            {{ times.clock(use.from) }} to {{ times.clock(use.to) }}, {{ use.dish }}: {{ use.does }}
+            {{ dayOf(use.from) }}{{ times.clock(use.from) }} to {{ times.clock(use.to) }}, {{ use.dish }}:
+            {{ use.does }}
           </li>
         </ol>
       </li>
