@@ -67,7 +67,7 @@ const ABOVE = {
   compose: LAYERS.slice(7),
   recipes: LAYERS.slice(8),
   // Gathering reads the finished plan, and nothing of how it is found.
-  gather: LAYERS.slice(9).filter((layer) => !['plan', 'live'].includes(layer)),
+  gather: LAYERS.slice(9).filter((layer) => !['plan', 'live', 'strip'].includes(layer)),
   plan: LAYERS.slice(10),
   model: LAYERS.slice(11),
   proof: LAYERS.slice(12),

@@ -2,6 +2,7 @@
 import { ElMessage } from 'element-plus';
 import { factsOf, readCard, withCard, type CardFile } from '../../core/compose';
 import { describeProblem, type DinnerFile } from '../../core/dinner';
+import { listedAndTold } from '../../core/gather';
 import { claimedTotal, draftOf, type ReadRecipes } from '../../core/recipes';
 import { useHeat } from '../composables/useHeat';
 import { useReader } from '../composables/useReader';
@@ -58,6 +59,14 @@ const claim = computed(() => {
   if (claimed === null || claimed === undefined || !facts) return '';
   const sum = `its steps take ${duration(facts.total)}, ${duration(facts.hands)} of them hands`;
   return `The recipe says ${duration(claimed)}; ${sum}.`;
+});
+/** The list compared with the method. */
+const compared = computed(() => {
+  const { unused, unlisted } = card.value ? listedAndTold(card.value.dish) : { unused: [], unlisted: [] };
+  return [
+    unused.length > 0 ? `No step speaks of ${unused.join(', ')}.` : '',
+    unlisted.length > 0 ? `The list leaves out ${unlisted.join(', ')}.` : '',
+  ].filter(Boolean);
 });
 const guesses = computed(
   () => (card.value?.dish.steps ?? []).filter((s) => s.guessed?.includes('minutes')).length,
@@ -139,6 +148,7 @@ const another = () => set({ read: null, card: null, at: 0 });
             >.
             {{ claim }}
           </p>
+          <p v-for="difference in compared" :key="difference" class="soft">{{ difference }}</p>
         </div>
         <div class="beside">
           <RecipeWords

@@ -7,6 +7,9 @@ import {
   itemKey,
   laidOut,
   leadDays,
+  listedAndTold,
+  longAtRoom,
+  reckon,
   listAsCsv,
   listAsMarkdown,
   listAsText,
@@ -268,4 +271,98 @@ test('the cook’s own way to lay a course comes before the usual', () => {
     pieces: ['small fork'],
     reason: 'as you have laid it',
   });
+});
+
+describe('reckoning', () => {
+  const base = dinnerWith([
+    [
+      { item: 'flour', amount: 300, unit: 'g' },
+      { item: 'butter', amount: 100, unit: 'g' },
+      { item: 'milk', amount: 150, unit: 'ml' },
+      { item: 'salt' },
+    ],
+  ]);
+  const dish = {
+    ...base.dishes[0]!,
+    steps: [
+      { ...base.dishes[0]!.steps[0]!, does: 'Peel.', scale: 'portions' as const, minutes: 10 },
+      { ...base.dishes[0]!.steps[0]!, does: 'Fry.', scale: { batch: 4 }, minutes: 6 },
+      {
+        ...base.dishes[0]!.steps[0]!,
+        does: 'Bake.',
+        attention: 'alone' as const,
+        minutes: 40,
+        uses: [
+          { oven: 180, give: 0, shelves: 1, shelf: 'any' as const },
+          { tool: 'tin', count: 1 },
+        ],
+      },
+    ],
+  };
+  const kitchen = {
+    ...base.kitchen,
+    ovens: [{ id: 'oven', name: 'Oven', shelves: 2, fan: true, heats: 10, cools: 4 }],
+  };
+  const at = (portions: number) => reckon({ ...base, kitchen }, dish, portions, 'metric');
+
+  test('proportions are kept: parts to one part, and every amount times the same', () => {
+    const { lines } = at(8);
+    expect(lines.map((l) => [l.written, l.tonight])).toEqual([
+      ['300 g', '600 g'],
+      ['100 g', '200 g'],
+      ['150 ml', '300 ml'],
+      ['to taste', 'to taste'],
+    ]);
+    expect(lines.map((l) => l.ratio)).toEqual([1, 1 / 3, null, null]);
+  });
+
+  test('peeling grows, baking does not; batches, shelves and tins that are too small are said', () => {
+    const { steps } = at(12);
+    expect(steps).toEqual([
+      expect.objectContaining({ does: 'Peel.', written: 10, tonight: 30, batches: 1 }),
+      expect.objectContaining({ does: 'Fry.', written: 6, tonight: 18, batches: 3, shelves: null }),
+      expect.objectContaining({
+        does: 'Bake.',
+        written: 40,
+        tonight: 40,
+        shelves: { wanted: 3, has: 2 },
+        vessel: 'tin',
+      }),
+    ]);
+    expect(at(4).steps).toEqual([]);
+  });
+});
+
+test('things that no step speaks of, and foods that the list leaves out', () => {
+  const dish = {
+    id: 'pie',
+    name: 'Pie',
+    serves: 4,
+    ingredients: [{ item: 'floury potatoes' }, { item: 'nutmeg' }],
+    steps: [
+      { id: 'a', does: 'Peel the potatoes and slice a leek.', attention: 'hands' as const, minutes: 5 },
+      { id: 'b', does: 'Cook them in salted water.', attention: 'alone' as const, minutes: 20 },
+    ],
+  };
+  expect(listedAndTold(dish)).toEqual({ unused: ['nutmeg'], unlisted: ['leek'] });
+});
+
+// Two hours at room temperature: USDA FSIS (from memory).
+test('what can spoil and stands at room temperature for more than two hours is named; what cannot is not', () => {
+  const dinner = (item: string, minutes: number) => {
+    const plain = dinnerWith([[{ item, amount: 1 }]]);
+    const [dish] = plain.dishes;
+    const stand = {
+      ...dish!.steps[0]!,
+      attention: 'alone' as const,
+      minutes,
+      keeps: { best: 0, most: null, how: 'room' as const },
+    };
+    return { ...plain, dishes: [{ ...dish!, steps: [stand] }] };
+  };
+  const long = (item: string, minutes: number) =>
+    longAtRoom(dinner(item, minutes), planOf(dinner(item, minutes))).map((s) => s.minutes);
+  expect(long('veal shoulder', 150)[0]).toBeGreaterThanOrEqual(150);
+  expect(long('veal shoulder', 100)).toEqual([]);
+  expect(long('bread', 150)).toEqual([]);
 });

@@ -25,6 +25,8 @@ const has = computed(() => {
   const hinted = new Set(dishes.value.flatMap((d) => d.ingredients.flatMap((i) => hintsIn(i.item))));
   return AVOIDABLE.flatMap(({ id, name }) => (marked.has(id) ? [name] : hinted.has(id) ? [`${name}?`] : []));
 });
+/** As written beside tonight's. */
+const isBeside = ref(false);
 const facts = computed(() => factsOf(props.card, Math.max(1, Math.round(portions.value))));
 const KINDS = { hands: 'hands', minded: 'minded', alone: 'alone' };
 
@@ -63,13 +65,15 @@ const needed = (dish: (typeof dishes.value)[number]) =>
     <p class="soft">{{ read.tags.join(', ') }}</p>
     <p v-if="has.length">It has: {{ has.join(', ') }}. Check the packet.</p>
     <AmountScale :key="read.dish.id" v-model="portions" :dish="read.dish" :guests="guests" />
+    <el-checkbox v-model="isBeside">as it is written beside it</el-checkbox>
     <p v-if="facts">
       {{ duration(facts.hands) }} of hands, {{ duration(facts.total) }} from beginning to plate,
       {{ duration(facts.ahead) }} of the hands can be done the day before.
     </p>
     <template v-for="dish in dishes" :key="dish.id">
       <h3 v-if="dish !== read.dish">{{ dish.name }}</h3>
-      <ul v-if="dish.ingredients.length" class="needed" :aria-label="`What ${dish.name} needs`">
+      <ReckonTable v-if="isBeside && dish.ingredients.length" :dish="dish" :portions="portions" />
+      <ul v-else-if="dish.ingredients.length" class="needed" :aria-label="`What ${dish.name} needs`">
         <li v-for="line in needed(dish)" :key="line.item">
           <strong>{{ line.amount }}</strong>
           <span>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { clashesOf } from '../../../core/allergens';
+import { longAtRoom } from '../../../core/gather';
 import { verdictOf } from '../../../core/reasons';
 import { duration, useTimes } from '../../composables/useTimes';
 import { useComparison } from '../../composables/useComparison';
@@ -12,6 +13,7 @@ const times = useTimes();
 const comparison = useComparison();
 
 const verdict = computed(() => (store.evening ? verdictOf(store.evening.dinner, store.evening.plan) : null));
+const standing = computed(() => (store.evening ? longAtRoom(store.evening.dinner, store.evening.plan) : []));
 const clashes = computed(() => clashesOf(store.dinner!));
 const nowMinute = computed(() => Math.ceil((clock.now - store.zero) / 60_000));
 const isLate = computed(
@@ -89,6 +91,18 @@ watch(
     <p v-if="fromNow === 'asked'" class="soft">Can it still be begun now?</p>
     <p v-else-if="fromNow === 'yes'">Begun now, it is still possible.</p>
     <p v-else-if="fromNow === 'no'" class="warn">Begun only now, it is not possible as it stands.</p>
+    <div v-if="standing.length">
+      <h3>Long at room temperature</h3>
+      <ul>
+        <li v-for="s in standing" :key="s.step" class="warn">
+          {{ s.dish }}: {{ duration(s.minutes) }} after "{{ s.does }}"
+        </li>
+      </ul>
+      <p class="soft">
+        Two hours at most for what can spoil, one in great heat (USDA FSIS). Keep it in the fridge, and see
+        your local food-safety advice.
+      </p>
+    </div>
     <div v-if="clashes.length" class="clashes">
       <h3>Not for everybody</h3>
       <ul>
