@@ -7,7 +7,7 @@ export interface ReckonedLine {
   readonly to: string | undefined;
   readonly written: string;
   readonly tonight: string;
-  /** Parts to one part of the first thing that is measured alike; null where it is not. */
+  /** How many parts, where the least of the things that are measured alike is one; null where it is not measured so. */
   readonly ratio: number | null;
 }
 
@@ -38,16 +38,20 @@ const HOLDS = /\b(pan|pot|casserole|tin|dish|tray|wok|steamer)\b/i;
 export function reckon(dinner: Dinner, dish: Dish, portions: number, system: System): Reckoned {
   const factor = portions / dish.serves;
   const first = dish.ingredients.find((i) => typeof i.amount === 'number' && i.amount > 0);
+  const alike = dish.ingredients.flatMap((i) =>
+    typeof i.amount === 'number' && i.amount > 0 && (i.unit ?? '') === (first?.unit ?? '') ? [i.amount] : [],
+  );
+  const least = Math.min(...alike);
   const lines = dish.ingredients.map((i): ReckonedLine => {
     const isAlike =
-      first !== undefined && typeof i.amount === 'number' && (i.unit ?? '') === (first.unit ?? '');
+      typeof i.amount === 'number' && alike.length > 1 && (i.unit ?? '') === (first?.unit ?? '');
     const written = neededFor(i, 1, system);
     return {
       item: i.item,
       to: i.to,
       written: written.amount,
       tonight: neededFor(i, factor, system).amount,
-      ratio: isAlike ? (i.amount as number) / (first.amount as number) : null,
+      ratio: isAlike ? (i.amount as number) / least : null,
     };
   });
   const minutes = (step: Dish['steps'][number], n: number) =>

@@ -313,7 +313,7 @@ describe('reckoning', () => {
       ['150 ml', '300 ml'],
       ['to taste', 'to taste'],
     ]);
-    expect(lines.map((l) => l.ratio)).toEqual([1, 1 / 3, null, null]);
+    expect(lines.map((l) => l.ratio)).toEqual([3, 1, null, null]);
   });
 
   test('peeling grows, baking does not; batches, shelves and tins that are too small are said', () => {

@@ -10,10 +10,10 @@ const props = defineProps<{ dish: Dish; portions: number }>();
 const store = useDinner();
 const preferences = usePreferences();
 const reckoned = computed(() => reckon(store.dinner!, props.dish, props.portions, preferences.system));
-const ratio = (n: number | null) => (n === null ? '' : `${Number(n.toFixed(2))} : 1`);
+const ratio = (n: number | null) => (n === null ? '' : String(Number(n.toFixed(2))));
 const changes = computed(() =>
   reckoned.value.steps.map((s) => ({
-    does: s.does,
+    does: s.does.replace(/[.\s]+$/, ''),
     words: [
       s.written === s.tonight ? '' : `${duration(s.written)} become ${duration(s.tonight)}`,
       s.batches > 1 ? `in ${s.batches} batches` : '',
@@ -43,7 +43,7 @@ const changes = computed(() =>
       </el-table-column>
     </el-table>
     <ul v-if="changes.length" aria-label="What so much does to the steps">
-      <li v-for="change in changes" :key="change.does">{{ change.does }} {{ change.words.join('; ') }}.</li>
+      <li v-for="change in changes" :key="change.does">{{ change.does }}: {{ change.words.join('; ') }}.</li>
     </ul>
     <p v-else class="soft">The steps take as long as they are written, and fit as they do.</p>
   </div>

@@ -54,7 +54,7 @@ function command(what: Command): void {
     <div class="what">
       <strong>{{ dish.name }}</strong>
       <span class="soft">
-        {{ duration(hands) }} of hands<template v-if="way">. {{ way }}</template
+        {{ store.evening ? `${duration(hands)} of hands` : '…' }}<template v-if="way">. {{ way }}</template
         ><template v-if="cost">. It costs the evening: {{ cost }}.</template>
       </span>
       <div v-if="isOpen" class="more">
