@@ -51,6 +51,8 @@ const FIRST = 'first';
 const OPEN_SETTING = 'openDinner';
 /** Settings that belong to the cook and not to this browser; they go into a backup. */
 const KEPT_SETTINGS = ['kitchen', 'preferences'];
+/** What was bought and laid out for a dinner goes with it. */
+const isKept = (name: string) => KEPT_SETTINGS.includes(name) || name.startsWith('gather/');
 
 function open(): Database {
   if (!database) {
@@ -129,15 +131,14 @@ export const storage = {
       await Promise.all([histories.bulkDelete(ids), sessions.bulkDelete(ids)]);
       await dinners.bulkPut(plain(backup.dinners.map((d) => ({ ...d, plan: null }))));
       await cards.bulkPut(plain([...backup.cards]));
-      for (const name of KEPT_SETTINGS) {
-        const value = backup.settings[name];
-        if (value !== undefined) await settings.put(plain({ name, value }));
+      for (const [name, value] of Object.entries(backup.settings)) {
+        if (isKept(name)) await settings.put(plain({ name, value }));
       }
     });
   },
   loadKept: async (): Promise<Record<string, unknown>> => {
-    const kept = await open().settings.bulkGet(KEPT_SETTINGS);
-    return Object.fromEntries(kept.flatMap((s) => (s ? [[s.name, s.value]] : [])));
+    const kept = (await open().settings.toArray()).filter((s) => isKept(s.name));
+    return Object.fromEntries(kept.map((s) => [s.name, s.value]));
   },
 
   loadOpen: (): Promise<string | undefined> => storage.loadSetting<string>(OPEN_SETTING),

@@ -4,6 +4,7 @@ import { describeProblem, type DinnerFile } from '../../core/dinner';
 import { storage } from '../storage/database';
 import { useCards } from './cards';
 import { useDinner } from './dinner';
+import { useGather } from './gather';
 import { usePreferences } from './preferences';
 import { useShelf } from './shelf';
 
@@ -23,6 +24,7 @@ export const useBackup = defineStore('backup', () => {
   const open = useDinner();
   const shelf = useShelf();
   const cards = useCards();
+  const gather = useGather();
   const preferences = usePreferences();
 
   /** The text of a file with all that is kept, and how many dinners are left out because they cannot be read. */
@@ -68,6 +70,7 @@ export const useBackup = defineStore('backup', () => {
     await storage.takeIn(backup, isReplacing);
     await Promise.all([cards.restore(), preferences.restore()]);
     await open.restore();
+    await gather.restore();
     await shelf.refresh();
   }
 

@@ -22,11 +22,12 @@ export const useGather = defineStore('gather', () => {
   const gathered = ref<Gathered>(gatheredSchema.parse({}));
   const name = () => `gather/${dinner.id}`;
 
-  watch(
-    () => dinner.id,
-    async () => (gathered.value = gatheredSchema.parse((await storage.loadSetting(name())) ?? {})),
-    { immediate: true },
-  );
+  async function restore(): Promise<void> {
+    const mine = name();
+    const kept = gatheredSchema.parse((await storage.loadSetting(mine)) ?? {});
+    if (mine === name()) gathered.value = kept;
+  }
+  watch(() => dinner.id, restore, { immediate: true });
 
   async function set(change: Partial<Gathered>): Promise<void> {
     gathered.value = { ...gathered.value, ...change };
@@ -39,5 +40,5 @@ export const useGather = defineStore('gather', () => {
     return set({ [of]: on ? { ...others, [key]: true } : others });
   }
 
-  return { gathered, set, flag };
+  return { gathered, restore, set, flag };
 });

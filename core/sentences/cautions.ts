@@ -96,13 +96,23 @@ const beginning = (text: string) =>
     .slice(0, 2)
     .join(' ');
 
-/** Cautions for what a step does, by its words, its dish's name and where what it makes waits. */
+/** Keys of cautions that the cook has hidden at a step; a field beside those that the dinner file defines. */
+export function hiddenCautions(step: StepFile): string[] {
+  const { hides } = step as { hides?: unknown };
+  return Array.isArray(hides) ? hides.filter((key): key is string => typeof key === 'string') : [];
+}
+
+/**
+ * Cautions for what a step does, by its words, its dish's name and where what it makes waits, without those that stand
+ * there already and those that the cook has hidden.
+ */
 export function suggestCautions(step: StepFile, dishName: string): Suggested[] {
   const does = step.does.toLowerCase();
   // What the dish is made of is only of account where the step handles or heats it.
   const words = HANDLES.test(does) ? `${does} ${dishName.toLowerCase()}` : does;
   const has = new Set((step.cautions ?? []).map(beginning));
-  return RULES.filter((rule) => rule.fits(words, step) && !has.has(beginning(rule.text))).map(
-    ({ key, text, source }) => ({ key, text, source }),
-  );
+  const hidden = new Set(hiddenCautions(step));
+  return RULES.filter(
+    (rule) => rule.fits(words, step) && !has.has(beginning(rule.text)) && !hidden.has(rule.key),
+  ).map(({ key, text, source }) => ({ key, text, source }));
 }

@@ -22,6 +22,8 @@ const ABBREVIATED = /\b(?:ca|approx|min|mins|hr|hrs|tbsp|tsp|no|vs|e\.g|i\.e|oz|
 const LONGEST = 1200;
 const END = /[.!?](?=\s|$)|;|\n|·/g;
 
+const ASIDE_NEXT = /^[^.;]*?\b(?:after \d|before the end|for the last|for the final)/i;
+
 /** The sentences of a text, without the white space around them. */
 export function sentencesIn(text: string, offset = 0): Stretch[] {
   const found: Stretch[] = [];
@@ -40,6 +42,8 @@ export function sentencesIn(text: string, offset = 0): Stretch[] {
     const end = match.index + 1;
     const before = text.slice(Math.max(0, end - 12), end);
     // After an abbreviation the sentence goes on, unless a capital begins another.
+    // What follows a semicolon goes on with the same, unless it happens inside it.
+    if (match[0] === ';' && !ASIDE_NEXT.test(text.slice(end, end + 60))) continue;
     if (match[0] === '.' && ABBREVIATED.test(before) && !/^\s+[A-Z]/.test(text.slice(end))) continue;
     push(end);
   }
@@ -159,6 +163,8 @@ function verbsIn(text: string): Found[] {
     const after = text.slice(match.index + word.length);
     if (next === 'of' && /^\s+of\b/.test(after)) continue;
     if (word === 'core' && /^(?: temperature)?[^\p{L}]*\d/u.test(after)) continue;
+    // "Roughly cut, and simmer": how it was cut, not an order to cut it.
+    if (before !== undefined && /ly$/.test(before) && k > 1 && /^\s*[,)]/.test(after)) continue;
     const isThrough = word === 'heat' && /^[^.;,]*\bthrough\b/.test(after);
     found.push({ word, verb: isThrough ? verbOf('simmer')! : verb, at: match.index });
   }

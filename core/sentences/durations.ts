@@ -7,7 +7,7 @@ export interface ToldDuration {
   readonly to: number;
 }
 
-const NUMBER = String.raw`(?:\d+\s+\d+\s*\/\s*\d+|\d+\s*\/\s*\d+|\d+\s*[¼½¾⅓⅔]|[¼½¾⅓⅔]|\d+(?:[.,]\d+)?|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)`;
+const NUMBER = String.raw`(?:\d+\s+\d+\s*\/\s*\d+|\d+\s*\/\s*\d+|\d+\s*[¼½¾⅓⅔]|[¼½¾⅓⅔]|\d+(?:[.,]\d+)?|(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)(?![a-z]))`;
 const UNIT = String.raw`(?:hours?|hrs?|h|minutes?|mins?|min|m|seconds?|secs?|s|days?|nights?)\b\.?`;
 const BETWEEN = String.raw`\s*(?:to|or|-|–|—)\s*`;
 const WORDS: Readonly<Record<string, number>> = {

@@ -86,7 +86,10 @@ interface Spent {
 
 function spentIn(text: string, isInEvery: (d: ToldDuration) => boolean, guess: number): Spent {
   const inside = insideIn(text)?.duration;
-  const all = durationsIn(text).filter((d) => !isInEvery(d) && d.from !== inside?.from);
+  // "Ten minutes before the rice is done" is a moment, unless something is taken out of the cold by then.
+  const isMoment = (d: ToldDuration) =>
+    /^\s*before the\b/i.test(text.slice(d.to)) && !/\bfridge|freezer|take\b/i.test(text);
+  const all = durationsIn(text).filter((d) => !isInEvery(d) && !isMoment(d) && d.from !== inside?.from);
   const [told] = all;
   if (!told) return { short: guess, usual: guess, long: guess, told: null };
   const times = timesIn(text);

@@ -62,6 +62,9 @@ function isWorkBefore(act: Act, step: readonly Act[], rest: readonly Act[]): boo
   );
 }
 
+/** "Stir every half hour": how something that waits is looked after. */
+const LOOKS = new Set('stir turn baste look check skim shake toss top brush rotate'.split(' '));
+
 /** Acts of one sentence, put together to steps. */
 function stepsOfSentence(acts: readonly Act[], text: string, offset: number): Act[][] {
   const told = (act: Act) => durationsIn(text.slice(act.from - offset, act.to - offset)).length > 0;
@@ -73,6 +76,10 @@ function stepsOfSentence(acts: readonly Act[], text: string, offset: number): Ac
     const isLight =
       !isWeighty(act) &&
       !(told(act) && /\b(?:fridge|oven)\b/i.test(text.slice(act.from - offset, act.to - offset)));
+    if (act.word === 'keep' && !told(act) && steps.length > 0) {
+      steps.at(-1)!.push(act);
+      continue;
+    }
     // "Add the chestnuts, 2 minutes" after something else that has its time.
     const isTimed =
       told(act) && steps.length > 0 && !insideIn(text.slice(act.from - offset, act.to - offset));
@@ -90,6 +97,17 @@ function stepsOfSentence(acts: readonly Act[], text: string, offset: number): Ac
       continue;
     }
     const core = coreOfLast();
+    // "Steam for an hour; top up the water now and then": a look, inside what it looks after.
+    if (
+      core &&
+      isWaiting(core) &&
+      LOOKS.has(act.word) &&
+      looksIn(text.slice(act.from - offset, act.to - offset))
+    ) {
+      steps.at(-1)!.push(...waiting, act);
+      waiting = [];
+      continue;
+    }
     const isMore =
       core !== undefined &&
       ((isWaiting(core) && isWaiting(act) && !told(core)) ||
@@ -103,8 +121,6 @@ function stepsOfSentence(acts: readonly Act[], text: string, offset: number): Ac
   return steps;
 }
 
-/** "Stir every half hour", after a step that waits: how that is looked after. */
-const LOOKS = new Set(['stir', 'turn', 'baste', 'look', 'check', 'skim', 'shake', 'toss']);
 /** A light sentence about what was just made: "Set them on a tray." It goes with the step before. */
 const goesBack = (acts: readonly Act[], words: string) =>
   (looksIn(words) !== null && acts.every((a) => LOOKS.has(a.word))) ||
@@ -203,30 +219,42 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
       });
     }
   });
-  return withHeatedPans(groups);
+  return withHeatedPans(groups, (g) =>
+    lines[g.line]!.text.slice(g.from - lines[g.line]!.from, g.to - lines[g.line]!.from),
+  );
 }
 
 /** "Heat the oil in a pan. Fry the onions.": the heating is the beginning of the frying. */
-function withHeatedPans(groups: readonly Open[]): Group[] {
+const ENCLOSES = new Set(['wrap', 'cover', 'turn', 'lower', 'raise', 'close']);
+const FAT = /\b(?:butter|oil|fat|lard|dripping|ghee)\b/i;
+function withHeatedPans(groups: readonly Open[], wordsOf: (group: Open) => string): Group[] {
   const kept: Open[] = [];
   for (const group of groups) {
     const last = kept.at(-1);
-    const isHeating =
+    const isBeside = last !== undefined && last.line === group.line && !last.isInside && !group.isInside;
+    const before = isBeside ? wordsOf(last) : '';
+    const isTimed = durationsIn(before).some((d) => !/^\s*before\b/i.test(before.slice(d.to)));
+    const kinds = new Set(group.acts.map((a) => a.verb.kind));
+    const isFat =
       last !== undefined &&
-      last.line === group.line &&
-      !last.isInside &&
-      !group.isInside &&
-      last.acts.length > 0 &&
-      last.acts.every((a) => a.word === 'heat') &&
-      group.acts.some((a) => ['hob', 'simmer', 'cook'].includes(a.verb.kind));
-    if (!isHeating) kept.push({ ...group });
+      last.acts.every((a) => a.word === 'heat' || (a.word === 'melt' && FAT.test(before)));
+    const isHeating = isFat && (kinds.has('hob') || kinds.has('simmer') || kinds.has('cook'));
+    // "Wrap in foil. Bake for an hour.": what is only put in place belongs to the wait that follows.
+    const isPlaced =
+      last !== undefined &&
+      last.acts.every((a) => a.verb.kind === 'light' && a.word !== 'bring') &&
+      ENCLOSES.has(last.acts[0]?.word ?? '') &&
+      group.acts.some(isWaiting) &&
+      !kinds.has('prep');
+    const isOne = isBeside && last.acts.length > 0 && !isTimed && (isHeating || isPlaced);
+    if (!isOne) kept.push({ ...group });
     else {
       kept[kept.length - 1] = {
         ...group,
-        from: last.from,
-        lead: last.lead,
-        acts: [...last.acts, ...group.acts],
-        isSameSentence: last.isSameSentence,
+        from: last!.from,
+        lead: last!.lead,
+        acts: [...last!.acts, ...group.acts],
+        isSameSentence: last!.isSameSentence,
       };
     }
   }

@@ -1,4 +1,4 @@
-export { suggestCautions, type Suggested } from './cautions';
+export { hiddenCautions, suggestCautions, type Suggested } from './cautions';
 export { durationsIn, numberOf, type ToldDuration } from './durations';
 export type { Mark } from './fields';
 export { MOST_STEPS, type MethodLine } from './groups';

@@ -10,7 +10,7 @@ export interface Links {
 const STOP = new Set(
   `the a an of with in into on onto to for until till from and or then it them its their all each everything both
   some any more rest half well very over under about after before while when as if by at up out off down back through
-  minute minutes min mins hour hours h half quarter overnight second seconds sec day days night least most
+  minute minutes min mins hour hours hr hrs h half quarter overnight second seconds sec day days night least most
   low medium high heat gentle cold hot warm lukewarm large small big wide heavy deep shallow little plenty
   oven fridge freezer pan pot bowl saucepan frying tin tray dish casserole blender mixer processor foil lid paper plate
   plates spoon knife skewer fork bag cup cups glasses glass jar side sides piece pieces slice slices thin thick fine
@@ -18,7 +18,7 @@ const STOP = new Set(
   constantly often occasionally time times now meanwhile first last end next other another again also only without
   g kg ml l dl cl tbsp tsp oz lb cm mm room temperature boil simmer point place top bottom middle inside outside
   cooked chopped sliced diced grated crushed melted whipped beaten peeled softened dried fresh ground lined buttered
-  covered uncovered mixture ingredients serving completely remaining fan degrees mark gas not be is are no about good pinch knob handful splash bit`.split(
+  covered uncovered mixture ingredients serving completely remaining work fan degrees mark gas not be is are no about good pinch knob handful splash bit`.split(
     /\s+/,
   ),
 );
@@ -59,10 +59,15 @@ interface Thing {
   readonly at: number;
 }
 
+/** "While the broth simmers," is about when. */
+const LEAD = /^\W*(?:while|when|once|as soon as|after|before|\p{L}+ (?:minutes|hours) before)\b[^,]*,/iu;
 /** Things that a text speaks of. */
 function thingsIn(text: string): Thing[] {
   // What something is to look like is no thing: "until doubled".
-  const plain = text.toLowerCase().replace(/\b(?:until|till)\b[^.;,]*/g, (sign) => ' '.repeat(sign.length));
+  const plain = text
+    .replace(LEAD, (lead) => ' '.repeat(lead.length))
+    .toLowerCase()
+    .replace(/\b(?:until|till)\b[^.;,]*/g, (sign) => ' '.repeat(sign.length));
   const words = [...plain.matchAll(/[\p{L}][\p{L}'-]*/gu)];
   return words.flatMap((match, k) => {
     const word = match[0];
@@ -79,7 +84,7 @@ const FRESH =
   /\b(?:meanwhile|in the meantime|at the same time|while\b|separately|in another|in a second|for the (?:sauce|dressing|garnish|topping))/i;
 const PRONOUN = /\b(?:it|them|everything)\b/i;
 const CONTINUES =
-  /\b(?:mixture|together)\b|(?:^\W*(?:then )?|\b(?:and|then) )(?:beat|fold|stir|whisk|mix|rub|knead) in\b/i;
+  /\bmixture\b|(?:^\W*(?:then )?|\b(?:and|then) )(?:beat|fold|stir|whisk|mix|rub|knead) in\b/i;
 /** "Fry for 2 minutes more": after what is on the heat. */
 const LONGER = /\b(?:more|longer|further|another \d+)\b/i;
 const PARTLY = /\b(?:rest of|remaining|half of|remainder|some of|a little of)\b/i;
@@ -145,8 +150,10 @@ export function linksOf(
       const owners = [...holds.keys()].filter((j) => holdsThing(holds[j]!, name) && !groups[j]!.isInside);
       const open = owners.filter((j) => tails.includes(j));
       const among = open.length > 0 ? open : owners;
-      // The one that spoke of it itself, before one that only has it from others.
-      const owner = among.findLast((j) => own[j]!.has(name)) ?? among.at(-1);
+      // The one that spoke of it itself, before one that only has it from others; another branch only wants the former.
+      const owner =
+        among.findLast((j) => own[j]!.has(name)) ??
+        (isFresh && ingredients.has(name) ? undefined : among.at(-1));
       if (owner !== undefined) named.add(owner);
     }
     const isWaiting = group.acts.some((a) => a.verb.attention !== 'hands');
@@ -185,7 +192,9 @@ export function linksOf(
           first.word !== 'put') ||
         (named.size === 0 && !hasNewThings));
     if (goesOn) named.add(previous);
-    if (LONGER.test(text)) {
+    // What is added after something that was done meanwhile goes to what was on the heat before.
+    const wasAside = previous >= 0 && /\bmeanwhile\b/i.test(textOf(groups[previous]!));
+    if (LONGER.test(text) || (wasAside && (ADDS.test(text) || CONTINUES.test(text)) && !ownTools)) {
       const heated = [...holds.keys()].findLast((j) =>
         groups[j]!.acts.some((a) => HEATED.has(a.verb.kind) || a.verb.kind === 'oven'),
       );

@@ -100,6 +100,7 @@ export function readMethod(
         does: words,
         ...told,
         ...remarks.fields,
+        ...(remarks.isOverSoon && { touch: { in: 0, out: 0 } }),
         ...(keeps && { keeps }),
         ...(uses.length > 0 && { uses }),
         ...(before.length > 0 && { after: before.map((j) => ids[j]!) }),
@@ -169,6 +170,8 @@ interface Remarks {
   readonly fields: Partial<StepFile>;
   readonly keeps: StepFile['keeps'];
   readonly marks: readonly Mark[];
+  /** There is no time in it for putting in and taking out. */
+  readonly isOverSoon: boolean;
   /** Fields that were a guess and are told by a remark. */
   readonly told: readonly string[];
 }
@@ -183,6 +186,7 @@ function remarksOf(group: Group, lines: readonly MethodLine[], step: Partial<Ste
   const told: string[] = [];
   let fields: Partial<StepFile> = {};
   let keeps: StepFile['keeps'];
+  let isOverSoon = false;
   for (const remark of group.remarks) {
     const own = lines.find((l) => remark.from >= l.from && remark.to <= l.from + l.text.length) ?? line;
     const text = own.text.slice(remark.from - own.from, remark.to - own.from);
@@ -211,6 +215,7 @@ function remarksOf(group: Group, lines: readonly MethodLine[], step: Partial<Ste
     if (duration && step.guessed?.includes('minutes')) {
       const { short, usual, long } = duration;
       fields = { ...fields, minutes: short === long ? usual : { short, usual, long } };
+      isOverSoon = short < 2;
       told.push('minutes');
       mark('minutes', duration);
     }
@@ -225,7 +230,7 @@ function remarksOf(group: Group, lines: readonly MethodLine[], step: Partial<Ste
       mark('probe', probe);
     }
   }
-  return { fields, keeps, marks, told };
+  return { fields, keeps, marks, told, isOverSoon: isOverSoon && step.touch !== undefined };
 }
 
 /** Something done inside the step before it, by the words that say when. */

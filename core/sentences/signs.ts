@@ -71,6 +71,7 @@ const OFTEN =
 const ALWAYS =
   /\b(?:stirring|stir|whisking|whisk)(?: (?:constantly|continuously|all the time|without stopping))?(?=[,.;]|\s*(?:constantly|continuously|all the time|over|until|for)|$)/i;
 const FEW = 5;
+const A_DAY = 1440;
 
 /** How often something is looked at; null minutes where only that it is. */
 export function looksIn(text: string): Told<number | null> | null {
@@ -79,7 +80,7 @@ export function looksIn(text: string): Told<number | null> | null {
     const span = SPANS[every[1]?.toLowerCase() ?? ''];
     if (span) return told(span, every);
     const isSeconds = /^s/i.test(every[3] ?? '');
-    const number = every[2] === 'few' ? FEW : Math.max(1, Number(every[2]));
+    const number = every[2] === 'few' ? FEW : Math.min(A_DAY, Math.max(1, Number(every[2])));
     return told(isSeconds ? 0 : number, every);
   }
   const often = OFTEN.exec(text);

@@ -27,14 +27,14 @@ const verb = (kind: VerbKind, attention: Attention, minutes: number, how?: Verb[
 const LEXICON: readonly (readonly [Verb, string])[] = [
   [
     verb('light', 'hands', 2),
-    'add pour put place transfer tip scatter spoon lay arrange cover uncover return bring lower turn heat raise set sit drizzle brush sprinkle ladle move flip throw drop fill line wrap top spread push bury open close prick stick slide look check dust strew nestle submerge dip plunge reserve scrape',
+    'add pour put place transfer tip scatter spoon lay arrange cover uncover return bring lower turn heat raise set sit drizzle brush sprinkle ladle move flip throw drop fill line wrap top spread push bury open close prick stick slide look check dust strew nestle submerge dip plunge reserve scrape weigh rain tie',
   ],
   [verb('finish', 'hands', 1), 'drain remove lift season taste skim discard unwrap switch'],
   [verb('serve', 'hands', 0), 'serve eat enjoy decorate garnish'],
   [verb('preheat', 'hands', 0), 'preheat'],
   [
     verb('prep', 'hands', 5),
-    'peel trim wash dry pat rinse clean chop slice dice cut cube quarter halve core stone pit seed grate shred crush mince mash zest squeeze juice break tear pick pluck score rub salt mix combine whisk whip beat fold stir blend puree purée process pound roll shape form layer thread stuff press strain sift sieve toss dress coat dissolve crack separate joint bone cream pipe assemble divide fluff crumble measure weigh grease skewer swirl knead stretch stamp mould deseed fillet scale scrub tie butterfly pulse slip slash flake snip shell pod carve slit stud thin dredge refresh shake loosen unmould',
+    'peel trim wash dry pat rinse clean chop slice dice cut cube quarter halve core stone pit seed grate shred crush mince mash zest squeeze juice break tear pick pluck score rub salt mix combine whisk whip beat fold stir blend puree purée process pound roll shape form layer thread stuff press strain sift sieve toss dress coat dissolve crack separate joint bone cream pipe assemble divide fluff crumble measure grease skewer swirl knead stretch stamp mould deseed fillet scale scrub butterfly pulse slip slash flake snip shell pod carve slit stud thin dredge refresh shake loosen unmould',
   ],
   [
     verb('hob', 'hands', 6),

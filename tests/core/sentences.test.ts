@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { durationsIn, numberOf, suggestCautions, understand } from '../../core/sentences';
+import { durationsIn, hiddenCautions, numberOf, suggestCautions, understand } from '../../core/sentences';
 
 const told = (text: string) => durationsIn(text).map(({ short, usual, long }) => [short, usual, long]);
 
@@ -23,6 +23,8 @@ test.each<[string, number[][]]>([
   ['three quarters of an hour', [[45, 45, 45]]],
   ['cut in 2 cm pieces, 3 mm thick', []],
   ['add 2 eggs and 300 ml milk', []],
+  ['tear up the large ones', []],
+  ['a good quarter of an hour', [[15, 15, 15]]],
 ])('%s', (text, expected) => {
   expect(told(text)).toEqual(expected);
 });
@@ -107,6 +109,9 @@ test('cautions for what a step does, with whose figure it is; not the ones that 
   const [poultry] = suggestCautions(step, 'Lemon tray');
   expect(poultry).toMatchObject({ key: 'poultry', source: expect.stringContaining('FSIS') });
   expect(suggestCautions({ ...step, cautions: [poultry!.text] }, 'Lemon tray')).toEqual([]);
+  const hidden = { ...step, hides: ['poultry'] };
+  expect(suggestCautions(hidden, 'Lemon tray')).toEqual([]);
+  expect(hiddenCautions(hidden)).toEqual(['poultry']);
   const stand = {
     id: 'b',
     does: 'Let it stand.',

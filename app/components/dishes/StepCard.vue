@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { withFields } from '../../../core/compose';
-import { suggestCautions } from '../../../core/sentences';
+import { hiddenCautions, suggestCautions } from '../../../core/sentences';
 import type { StepFile } from '../../composables/useStepFields';
 
 const props = defineProps<{
@@ -19,6 +19,8 @@ function set(change: Partial<StepFile>): void {
   emit('change', withFields(props.step, { ...change, guessed: guessed.length > 0 ? guessed : undefined }));
 }
 
+const hidden = computed(() => hiddenCautions(props.step));
+const hide = (keys: string[]) => set({ hides: keys.length > 0 ? keys : undefined });
 const suggested = computed(() => suggestCautions(props.step, props.dishName));
 const isGuess = (field: string) => (props.step.guessed ?? []).includes(field);
 </script>
@@ -65,6 +67,13 @@ const isGuess = (field: string) => (props.step.guessed ?? []).includes(field);
       <el-button size="small" @click="set({ cautions: [...(step.cautions ?? []), s.text] })"
         >Keep at the step</el-button
       >
+      <el-button size="small" :aria-label="`Hide: ${s.text}`" @click="hide([...hidden, s.key])"
+        >Hide</el-button
+      >
+    </p>
+    <p v-if="hidden.length" class="soft">
+      {{ hidden.length }} {{ hidden.length === 1 ? 'caution is' : 'cautions are' }} hidden here.
+      <el-button size="small" @click="hide([])">Show again</el-button>
     </p>
     <slot v-if="isOpen" name="more" :set="set" />
   </li>
