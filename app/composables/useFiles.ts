@@ -22,26 +22,30 @@ export function download(name: string, text: string, type: string): void {
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
 
+/** A file name from a title: "First frost" and "shopping.txt" are first-frost-shopping.txt. */
+export const fileName = (title: string, rest: string) =>
+  `${title.toLowerCase().replace(/[^a-z0-9]+/g, '-')}${rest}`;
+
 /** Opening and taking away files. */
 export function useFiles() {
   const store = useDinner();
-  const slug = () => (store.dinner?.title ?? 'dinner').toLowerCase().replace(/[^a-z0-9]+/g, '-');
+  const named = (rest: string) => fileName(store.dinner?.title ?? 'dinner', rest);
   const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
 
   return {
     openDemo: (index: number) => store.openText(DEMOS[index]!.text),
     openFile: async (file: File) => store.openText(await file.text()),
-    saveDinner: () => download(`${slug()}.dinner.json`, json(store.file), 'application/json'),
-    savePlan: () => download(`${slug()}.plan.json`, json(store.plan), 'application/json'),
+    saveDinner: () => download(named('.dinner.json'), json(store.file), 'application/json'),
+    savePlan: () => download(named('.plan.json'), json(store.plan), 'application/json'),
     saveMarkdown: () => {
       const { file, dinner, plan } = store;
       const text = dinnerAsMarkdown(file as DinnerFile, dinner!, plan, usePreferences().system);
-      download(`${slug()}.md`, text, 'text/markdown');
+      download(named('.md'), text, 'text/markdown');
     },
     saveCalendar: () => {
       if (!store.evening) return;
       const text = planToCalendar(store.evening.dinner, store.evening.plan, Date.now());
-      download(`${slug()}.ics`, text, 'text/calendar');
+      download(named('.ics'), text, 'text/calendar');
     },
   };
 }

@@ -1,6 +1,6 @@
 export { laidOut, type LaidOut } from './laid-out';
 export { leadDays, type Lead, type LeadDay } from './leads';
-export { listAsCsv, listAsMarkdown, listAsText, totalOf, type Priced } from './lists';
+export { listAsCsv, listAsMarkdown, listAsText, markdownText, totalOf, type Priced } from './lists';
 export { reckon, type Reckoned, type ReckonedStep } from './reckon';
 export { byShelf, isStaple, shelfOf } from './shelves';
 export { itemKey, shoppingList, type ShoppingLine, type ShoppingShelf, type Wanted } from './shopping';

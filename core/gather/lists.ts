@@ -24,16 +24,20 @@ export function listAsText({ shelves, title }: Priced): string {
 export function listAsMarkdown({ shelves, title }: Priced): string {
   const parts = shelves.map(({ shelf, lines }) => {
     const items = lines.map((l) => {
-      const what = [l.amount, escaped(l.item)].filter(Boolean).join(' ');
-      return `- [ ] ${what} (${l.wanted.map((w) => escaped(w.dish)).join(', ')})`;
+      const what = [l.amount, markdownText(l.item)].filter(Boolean).join(' ');
+      return `- [ ] ${what} (${l.wanted.map((w) => markdownText(w.dish)).join(', ')})`;
     });
-    return `## ${escaped(nameOf(shelf))}\n\n${items.join('\n')}`;
+    return `## ${markdownText(nameOf(shelf))}\n\n${items.join('\n')}`;
   });
-  return `# ${escaped(title)}\n\n${parts.join('\n\n')}\n`;
+  return `# ${markdownText(title)}\n\n${parts.join('\n\n')}\n`;
 }
 
-/** Letters that Markdown would take for marks. */
-const escaped = (text: string) => text.replace(/[\\`*_[\]<>#|]/g, '\\$&').replace(/\s+/g, ' ');
+/** A text in which no letter is taken for a mark of Markdown, in one line. */
+export const markdownText = (text: string): string =>
+  text
+    .replace(/[\\`*_[\]<>#|]/g, '\\$&')
+    .replace(/\s+/g, ' ')
+    .trim();
 
 /** The list as CSV (RFC 4180); what a spreadsheet would run as a formula is kept a text. */
 export function listAsCsv({ shelves, prices }: Priced): string {

@@ -116,7 +116,8 @@ function servesOf(value: Json): number | null {
   return null;
 }
 
-const ENCODED = 'data:application/json,';
+/** How our own recipe data carry a dish whole: a data URL of its file. */
+export const DISH_ENCODING = 'data:application/json,';
 
 /** Dishes that our own recipe data carry whole, beside their words; as parsed JSON that is not read yet. */
 export function encodedDishes(value: Json): Json[] {
@@ -125,9 +126,9 @@ export function encodedDishes(value: Json): Json[] {
     .flatMap((recipe) =>
       listOf(recipe['encoding']).flatMap((media): Json[] => {
         const url = isThing(media) && media['name'] === 'zeitlauf/dish' ? media['contentUrl'] : undefined;
-        if (typeof url !== 'string' || !url.startsWith(ENCODED)) return [];
+        if (typeof url !== 'string' || !url.startsWith(DISH_ENCODING)) return [];
         try {
-          return [JSON.parse(decodeURIComponent(url.slice(ENCODED.length))) as Json];
+          return [JSON.parse(decodeURIComponent(url.slice(DISH_ENCODING.length))) as Json];
         } catch {
           return [];
         }

@@ -1,17 +1,11 @@
 import { neededFor, type System } from '../amounts';
 import { toInstant, toWall } from '../clock';
 import type { Dinner, DinnerFile } from '../dinner';
+import { markdownText } from '../gather';
 import { tasksOf } from '../live';
 import type { Plan } from '../plan';
 
 const FENCE = '```';
-
-/** Letters that Markdown would take for marks, and line breaks. */
-const escaped = (text: string) =>
-  text
-    .replace(/[\\`*_[\]<>#|]/g, '\\$&')
-    .replace(/\s+/g, ' ')
-    .trim();
 
 /**
  * A dinner as Markdown for people: the courses, what each dish needs for tonight, its steps, and the run sheet where
@@ -28,17 +22,17 @@ export function dinnerAsMarkdown(
   const clock = (minute: number) => toWall(zero + minute, zone).replace('T', ' ');
   const courses = dinner.courses.map((course) => {
     const dishes = course.dishes.flatMap((id) => dinner.dishes.find((d) => d.id === id) ?? []);
-    return `- **${escaped(course.name)}**: ${dishes.map((d) => escaped(d.name)).join(', ') || 'nothing yet'}`;
+    return `- **${markdownText(course.name)}**: ${dishes.map((d) => markdownText(d.name)).join(', ') || 'nothing yet'}`;
   });
   const dishes = dinner.dishes.map((dish) => {
     const factor = (dish.portions ?? dinner.guests) / dish.serves;
     const needs = dish.ingredients.map((i) => {
       const { amount, item, to } = neededFor(i, factor, system);
-      return `- ${escaped([amount, item].join(' '))}${to ? `, ${escaped(to)}` : ''}`;
+      return `- ${markdownText([amount, item].join(' '))}${to ? `, ${markdownText(to)}` : ''}`;
     });
-    const steps = dish.steps.map((s, k) => `${k + 1}. ${escaped(s.does)}`);
+    const steps = dish.steps.map((s, k) => `${k + 1}. ${markdownText(s.does)}`);
     return [
-      `## ${escaped(dish.name)}`,
+      `## ${markdownText(dish.name)}`,
       ...(needs.length > 0 ? [needs.join('\n')] : []),
       steps.join('\n'),
     ].join('\n\n');
@@ -47,12 +41,12 @@ export function dinnerAsMarkdown(
     ? [
         '## The evening',
         tasksOf(dinner, plan)
-          .map((t) => `- ${clock(t.from)} ${escaped(t.step === null ? t.text : `${t.dish}: ${t.text}`)}`)
+          .map((t) => `- ${clock(t.from)} ${markdownText(t.step === null ? t.text : `${t.dish}: ${t.text}`)}`)
           .join('\n'),
       ]
     : [];
   return `${[
-    `# ${escaped(dinner.title)}`,
+    `# ${markdownText(dinner.title)}`,
     `${clock(0)}, ${dinner.guests} at table.`,
     courses.join('\n'),
     ...dishes,

@@ -1,4 +1,5 @@
 import type { CardFile } from '../compose';
+import { DISH_ENCODING } from '../recipes';
 
 /** A dish as schema.org/Recipe in JSON-LD. Types are checked against `schema-dts` in the tests. */
 export interface RecipeData {
@@ -21,8 +22,6 @@ export interface RecipeData {
 
 type DishFile = CardFile['dish'];
 type StepFile = DishFile['steps'][number];
-
-export const DISH_ENCODING = 'data:application/json,';
 
 /** "PT1H30M" of 90 minutes (ISO 8601). */
 export function isoDuration(minutes: number): string {

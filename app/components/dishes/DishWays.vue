@@ -40,22 +40,15 @@ function remove(at: number): void {
     <p class="soft">
       With bought pastry, in the slow pot, without the garnish. Each step says in which of them it is done.
     </p>
-    <div v-for="(way, k) in ways" :key="way.id" class="row">
-      <NameInput
-        class="label"
-        :model-value="way.label"
-        maxlength="80"
-        :aria-label="`Way ${k + 1} to make the dish`"
-        @update:model-value="(label) => setWay(k, { label })"
-      />
-      <FieldNumber
-        label="costs the dish, points"
-        :max="100"
-        :model-value="way.points ?? 0"
-        @update:model-value="(n) => setWay(k, { points: n ?? 0 })"
-      />
-      <el-button :aria-label="`Take out ${way.label}`" @click="remove(k)">×</el-button>
-    </div>
+    <WayHead
+      v-for="(way, k) in ways"
+      :key="way.id"
+      :way="way"
+      :name="`Way ${k + 1} to make the dish`"
+      :removal="`Take out ${way.label}`"
+      @change="(change) => setWay(k, change)"
+      @remove="remove(k)"
+    />
     <el-button @click="add">One more way to make the dish</el-button>
   </details>
 </template>
@@ -71,10 +64,5 @@ summary {
   padding-top: 0.6rem;
   font-weight: 600;
   cursor: pointer;
-}
-
-.label {
-  flex: 1;
-  min-width: 10rem;
 }
 </style>

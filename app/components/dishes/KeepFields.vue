@@ -16,19 +16,6 @@ const WHERE = [
 type KeepsFile = NonNullable<WayOrStep['keeps']>;
 const setKeeps = (change: Partial<KeepsFile>) =>
   props.set({ keeps: { ...(props.step.keeps ?? {}), ...change } as KeepsFile });
-
-const PLATED = [
-  { value: 'keeps', label: 'as long as it keeps' },
-  { value: 'most', label: 'at most so long' },
-  { value: 'free', label: 'however long' },
-];
-const platedLimit = computed(() => {
-  const most = props.step.plated?.most;
-  if (most === undefined) return 'keeps';
-  return most === null ? 'free' : 'most';
-});
-const setPlated = (kind: string) =>
-  props.set({ plated: kind === 'keeps' ? {} : { most: kind === 'free' ? null : 10 } });
 </script>
 
 <template>
@@ -77,19 +64,12 @@ const setPlated = (kind: string) =>
       >
         goes on the plate itself, whatever comes after it
       </el-checkbox>
-      <el-select
+      <LimitChoice
         v-if="step.plated"
-        :model-value="platedLimit"
-        aria-label="How long before plating"
-        @change="setPlated"
-      >
-        <el-option v-for="l in PLATED" :key="l.value" :value="l.value" :label="l.label" />
-      </el-select>
-      <FieldNumber
-        v-if="typeof step.plated?.most === 'number'"
-        label="before plating at most, min"
         :model-value="step.plated.most"
-        @update:model-value="(n) => set({ plated: { most: n ?? 0 } })"
+        name="How long before plating"
+        minutes="before plating at most, min"
+        @update:model-value="(most) => set({ plated: most === undefined ? {} : { most } })"
       />
     </template>
   </fieldset>

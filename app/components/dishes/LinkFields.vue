@@ -24,17 +24,6 @@ const setLink = (at: number, change: Partial<Link>) =>
   setLinks(links.value.map((link, k) => (k === at ? { ...link, ...change } : link)));
 const unlinked = computed(() => props.others.find((o) => !links.value.some((l) => l.step === o.name)));
 
-/** How long may pass at most: as the other step's keeping says, so long and no longer, or without a limit. */
-const LIMITS = [
-  { value: 'keeps', label: 'as long as it keeps' },
-  { value: 'most', label: 'at most so long' },
-  { value: 'free', label: 'however long' },
-];
-const limitOf = (link: Link) => (link.most === undefined ? 'keeps' : link.most === null ? 'free' : 'most');
-const MOST = 10;
-const setLimit = (at: number, kind: string) =>
-  setLink(at, { most: kind === 'keeps' ? undefined : kind === 'free' ? null : MOST });
-
 const within = computed(() => props.step.within);
 const isFromEnd = computed(() => within.value?.before !== undefined);
 function setWithin(change: { step?: string; minutes?: number; fromEnd?: boolean; slack?: number }): void {
@@ -71,18 +60,11 @@ const NONE = '';
         :model-value="link.least"
         @update:model-value="(n) => setLink(k, { least: n ?? 0 })"
       />
-      <el-select
-        :model-value="limitOf(link)"
-        aria-label="How long may pass"
-        @change="(kind: string) => setLimit(k, kind)"
-      >
-        <el-option v-for="l in LIMITS" :key="l.value" :value="l.value" :label="l.label" />
-      </el-select>
-      <FieldNumber
-        v-if="typeof link.most === 'number'"
-        label="at most, min"
+      <LimitChoice
         :model-value="link.most"
-        @update:model-value="(n) => setLink(k, { most: n ?? 0 })"
+        name="How long may pass"
+        minutes="at most, min"
+        @update:model-value="(most) => setLink(k, { most })"
       />
       <el-button aria-label="Take out this link" @click="setLinks(links.filter((_, x) => x !== k))"
         >×</el-button

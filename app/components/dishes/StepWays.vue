@@ -48,24 +48,13 @@ const PARTS: { part: WayPart; label: string }[] = [
   <fieldset class="fieldset ways">
     <legend>Other ways to do it</legend>
     <section v-for="(way, k) in ways" :key="way.id" class="way" :aria-label="`Way ${k + 1}: ${way.label}`">
-      <div class="row">
-        <NameInput
-          class="label"
-          :model-value="way.label"
-          maxlength="80"
-          :aria-label="`Name of way ${k + 1}`"
-          @update:model-value="(label) => setWay(k, { label })"
-        />
-        <FieldNumber
-          label="costs the dish, points"
-          :max="100"
-          :model-value="way.points ?? 0"
-          @update:model-value="(n) => setWay(k, { points: n ?? 0 })"
-        />
-        <el-button :aria-label="`Take out way ${k + 1}`" @click="setWays(ways.filter((_, x) => x !== k))"
-          >×</el-button
-        >
-      </div>
+      <WayHead
+        :way="way"
+        :name="`Name of way ${k + 1}`"
+        :removal="`Take out way ${k + 1}`"
+        @change="(change) => setWay(k, change)"
+        @remove="setWays(ways.filter((_, x) => x !== k))"
+      />
       <div class="row">
         <el-checkbox
           v-for="p in PARTS"
@@ -103,10 +92,5 @@ const PARTS: { part: WayPart; label: string }[] = [
   width: 100%;
   padding-bottom: 0.5rem;
   border-bottom: 1px solid var(--line);
-}
-
-.label {
-  flex: 1;
-  min-width: 10rem;
 }
 </style>

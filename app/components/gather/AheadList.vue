@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { leadDays, type Lead } from '../../../core/gather';
 import { leadsToCalendar } from '../../../core/write';
-import { download } from '../../composables/useFiles';
+import { download, fileName } from '../../composables/useFiles';
 import { useTimes } from '../../composables/useTimes';
 import { useDinner } from '../../stores/dinner';
 import { useGather } from '../../stores/gather';
@@ -20,8 +20,7 @@ const days = computed(() => leadDays(store.evening!.dinner, store.evening!.plan)
 const nameOf = (lead: Lead) => `${lead.kind} ${lead.step ?? `${lead.dish}: ${lead.text}`}`;
 function save(): void {
   const { dinner, plan } = store.evening!;
-  const slug = dinner.title.toLowerCase().replace(/[^a-z0-9]+/g, '-');
-  download(`${slug}-ahead.ics`, leadsToCalendar(dinner, plan, Date.now()), 'text/calendar');
+  download(fileName(dinner.title, '-ahead.ics'), leadsToCalendar(dinner, plan, Date.now()), 'text/calendar');
 }
 </script>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElMessage } from 'element-plus';
 import { listAsCsv, listAsMarkdown, listAsText, shoppingList, totalOf } from '../../../core/gather';
-import { download } from '../../composables/useFiles';
+import { download, fileName } from '../../composables/useFiles';
 import { useDinner } from '../../stores/dinner';
 import { useGather } from '../../stores/gather';
 import { usePreferences } from '../../stores/preferences';
@@ -36,11 +36,11 @@ function setPrice(key: string, price: number | null | undefined): void {
   void gather.set({ prices: price === null || price === undefined ? others : { ...others, [key]: price } });
 }
 
-const slug = computed(() => store.dinner!.title.toLowerCase().replace(/[^a-z0-9]+/g, '-'));
+const named = (rest: string) => fileName(store.dinner!.title, rest);
 const OUT = {
-  text: () => download(`${slug.value}-shopping.txt`, listAsText(toBuy.value), 'text/plain'),
-  csv: () => download(`${slug.value}-shopping.csv`, listAsCsv(toBuy.value), 'text/csv'),
-  markdown: () => download(`${slug.value}-shopping.md`, listAsMarkdown(toBuy.value), 'text/markdown'),
+  text: () => download(named('-shopping.txt'), listAsText(toBuy.value), 'text/plain'),
+  csv: () => download(named('-shopping.csv'), listAsCsv(toBuy.value), 'text/csv'),
+  markdown: () => download(named('-shopping.md'), listAsMarkdown(toBuy.value), 'text/markdown'),
   print: () => window.print(),
 };
 const canShare = computed(() => 'share' in navigator);
