@@ -1,6 +1,6 @@
 import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
 import { chainOf } from '../../core/compose';
-import cards from '../../demo/cards.json' with { type: 'json' };
 
 type Steps = Parameters<typeof chainOf>[0];
 const hands = (id: string, minutes: number, after: Steps[number]['after'] = []): Steps[number] => ({
@@ -10,6 +10,7 @@ const hands = (id: string, minutes: number, after: Steps[number]['after'] = []):
   minutes,
   after,
 });
+const cards = JSON.parse(readFileSync('demo/cards.json', 'utf8')) as { dish: { steps: Steps } }[];
 const blocksOf = (steps: Steps) => new Map(chainOf(steps).blocks.map((b) => [b.id, b]));
 
 test('branches that meet stand in columns beside each other and end above what they meet in', () => {
@@ -84,7 +85,7 @@ test('whatever the links, even in a ring: no two blocks overlap, all lie above t
 });
 
 test('every dish of the demo is drawn with each step above those that come after it', () => {
-  for (const { dish } of cards as { dish: { steps: Steps } }[]) {
+  for (const { dish } of cards) {
     const blocks = blocksOf(dish.steps);
     for (const step of dish.steps) {
       for (const link of step.after ?? []) {

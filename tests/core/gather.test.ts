@@ -30,7 +30,7 @@ const read = (file: unknown): Dinner => {
 };
 const demo = (name: string) => JSON.parse(readFileSync(`demo/${name}.json`, 'utf8')) as DinnerFile;
 const planOf = (dinner: Dinner): Plan =>
-  planDinner(dinner, [], { seconds: 0.5, seed: 1, now: () => performance.now() });
+  planDinner(dinner, [], { seconds: 4, seed: 1, now: () => performance.now() });
 
 type Ingredients = NonNullable<DinnerFile['dishes'][number]['ingredients']>;
 const dinnerWith = (lists: Ingredients[], guests = 4, portions?: number) =>

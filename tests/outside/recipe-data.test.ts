@@ -4,10 +4,9 @@ import type { CardFile } from '../../core/compose';
 import { readDinner, type DinnerFile } from '../../core/dinner';
 import { isoMinutes, readRecipes } from '../../core/recipes';
 import { dinnerAsMarkdown, isoDuration, recipeData } from '../../core/write';
-import cards from '../../demo/cards.json' with { type: 'json' };
 
 const context = { hasFan: true, guests: 4 };
-const all = cards as unknown as CardFile[];
+const all = JSON.parse(readFileSync('demo/cards.json', 'utf8')) as CardFile[];
 
 // schema-dts 2.1.0 has the types of schema.org: this line does not compile where the data do not fit them.
 const asRecipe = (card: CardFile): WithContext<Recipe> => recipeData(card, 45);
