@@ -1,13 +1,15 @@
 import type { EveningFigures } from '../../core/reasons';
 import { duration } from './useTimes';
 
-/** How one evening differs from another in a cook's words, hands apart; the other is without the dish in question. */
+/**
+ * What a dish costs one evening in a cook's words, hands apart; the other is without it. A dish takes nothing away: where
+ * the evening without it came out longer at one place, that is the search's chance, and is not told.
+ */
 function differences(withIt: EveningFigures, without: EveningFigures): string[] {
   const away = withIt.awayMinutes - without.awayMinutes;
   const earlier = without.firstOnDay - withIt.firstOnDay;
   const parts: string[] = [];
   if (away > 0) parts.push(`${duration(away)} more away from the table`);
-  else if (away < 0) parts.push(`${duration(-away)} less away from the table`);
   if (earlier >= 5) parts.push(`work begins ${duration(earlier)} earlier`);
   return parts;
 }
