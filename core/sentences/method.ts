@@ -2,6 +2,7 @@ import { freeId, idFrom } from '../dinner';
 import { durationsIn } from './durations';
 import { coreOf, fieldsOf, sentenceOf, type Fields, type Mark, type StepFile } from './fields';
 import { groupsOf, type Group, type MethodLine } from './groups';
+import { growsWithPortions, guessedMinutes } from './guess';
 import { linksOf, namesOf } from './links';
 import { insideIn, keepingIn, keptIn, looksIn, probeIn, signIn, type HeatContext } from './signs';
 import { toolsIn, type NamedTool } from './vessels';
@@ -81,6 +82,9 @@ export function readMethod(
     const remarks = remarksOf(group, lines, fields.step);
     const uses = [...(fields.step.uses ?? []), ...tools[k]!.map((t) => ({ tool: t.tool }))];
     const { guessed = [], ...told } = fields.step;
+    const word = core?.word ?? '';
+    const isGuess = told.attention === 'hands' && guessed.includes('minutes');
+    const grows = told.attention === 'hands' && growsWithPortions(word);
     const left = guessed.filter((field) => !remarks.told.includes(field));
     const keeps = remarks.keeps ?? told.keeps;
     return {
@@ -99,12 +103,14 @@ export function readMethod(
         id: ids[k]!,
         does: words,
         ...told,
+        ...(isGuess && { minutes: guessedMinutes(word, text, ingredients) }),
+        ...(grows && { scale: 'portions' as const }),
         ...remarks.fields,
         ...(remarks.isOverSoon && { touch: { in: 0, out: 0 } }),
         ...(keeps && { keeps }),
         ...(uses.length > 0 && { uses }),
         ...(before.length > 0 && { after: before.map((j) => ids[j]!) }),
-        ...(left.length > 0 && { guessed: left }),
+        ...(left.length > 0 || grows ? { guessed: grows ? [...left, 'scale'] : left } : {}),
       },
     };
   });

@@ -254,3 +254,29 @@ Simmer ${text}`);
     usable(text);
   }
 }, 60_000);
+
+describe('what no words tell', () => {
+  const steps = (method: string, list = '') =>
+    one(`Test\n\n${list}\n\nMethod\n${method}`).steps.map((s) => s.step);
+
+  test('is guessed from the verb and from how much there is, and marked', () => {
+    const [small] = steps('Peel the carrots.', '200 g carrots');
+    const [large] = steps('Peel the carrots.', '1 kg carrots');
+    expect(large!.minutes).toBeGreaterThan(2 * (small!.minutes as number));
+    expect(large!.guessed).toEqual(['minutes', 'scale']);
+    expect(steps('Peel 200 g of carrots.')[0]!.minutes).toBe(small!.minutes);
+  });
+
+  test('what a sentence tells is taken before any guess', () => {
+    const [told] = steps('Peel the carrots, 7 minutes.', '1 kg carrots');
+    expect(told).toMatchObject({ minutes: 7, scale: 'portions', guessed: ['scale'] });
+  });
+
+  test('peeling grows with the portions, baking and whisking do not', () => {
+    const [peel, whisk, bake] = steps(
+      'Peel the pears.\nWhisk the cream.\nBake the pears for 20 minutes.',
+      '4 pears',
+    );
+    expect([peel!.scale, whisk!.scale, bake!.scale]).toEqual(['portions', undefined, undefined]);
+  });
+});

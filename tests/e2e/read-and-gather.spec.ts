@@ -35,7 +35,7 @@ test('a recipe is pasted, corrected in two places, saved, put on the menu, shopp
 
   // What words say and what is a guess are told apart; touching the words lights up the step.
   await words.getByRole('link', { name: /Tear a stale loaf/ }).click();
-  const torn = steps.getByRole('listitem').filter({ hasText: 'A guess: minutes' }).last();
+  const torn = steps.getByRole('listitem').filter({ hasText: 'A guess: how long' }).last();
   await expect(torn).toBeInViewport();
   await expect(words.getByText('1 hour', { exact: true })).toBeVisible();
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { withFields } from '../../../core/compose';
 import { hiddenCautions, suggestCautions } from '../../../core/sentences';
+import { guessesInWords } from '../../composables/useWords';
 import type { StepFile } from '../../composables/useStepFields';
 
 const props = defineProps<{
@@ -49,7 +50,7 @@ const isGuess = (field: string) => (props.step.guessed ?? []).includes(field);
         :name="`Step ${at + 1}`"
         :set="(change) => set(change as Partial<StepFile>)"
       />
-      <span v-if="step.guessed?.length" class="guess">A guess: {{ step.guessed.join(', ') }}</span>
+      <span v-if="step.guessed?.length" class="guess">A guess: {{ guessesInWords(step.guessed) }}</span>
       <el-button v-if="isGuess('minutes')" size="small" @click="set({ minutes: step.minutes })"
         >It is right</el-button
       >

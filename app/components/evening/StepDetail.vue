@@ -2,7 +2,7 @@
 import { afterLinks, hostName } from '../../../core/dinner';
 import { plannedSteps } from '../../../core/live';
 import { useHeat } from '../../composables/useHeat';
-import { KEPT_WHERE } from '../../composables/useWords';
+import { guessesInWords, KEPT_WHERE } from '../../composables/useWords';
 import { duration, useTimes } from '../../composables/useTimes';
 import { useCourses } from '../../composables/useCourses';
 import { useDinner } from '../../stores/dinner';
@@ -71,7 +71,7 @@ const keeps = computed(() => {
     <p v-if="planned.step.note">{{ planned.step.note }}</p>
     <p v-if="keeps">{{ keeps }}</p>
     <p v-if="planned.step.guessed.length" class="soft">
-      A guess, stated by nobody: {{ planned.step.guessed.join(', ') }}.
+      A guess, stated by nobody: {{ guessesInWords(planned.step.guessed) }}.
     </p>
     <StepBend :planned="planned" />
     <section
