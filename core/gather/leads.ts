@@ -2,6 +2,7 @@ import { toInstant, toWall } from '../clock';
 import type { Dinner } from '../dinner';
 import { plannedSteps } from '../live';
 import type { Plan } from '../plan';
+import { isStaple } from './shelves';
 
 /** Something that has to happen before the day, or long before it is used. */
 export interface Lead {
@@ -41,7 +42,7 @@ export function leadDays(dinner: Dinner, plan: Plan): LeadDay[] {
     const own = steps.filter((s) => s.placed.dish.id === dish.id);
     if (own.length === 0) continue;
     const first = Math.min(...own.map((s) => s.row.start));
-    const items = dish.ingredients.map((i) => i.item);
+    const items = dish.ingredients.map((i) => i.item).filter((item) => !isStaple(item));
     if (items.length > 0) {
       leads.push({
         kind: 'buy',
