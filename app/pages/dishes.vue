@@ -132,23 +132,14 @@ async function onto(course: string): Promise<void> {
       </template>
       <DishCard v-else-if="card" :card="card" :guests="guests" @portions="(n) => (portions = n)">
         <template #acts>
-          <div class="acts">
+          <div class="row">
             <template v-if="tonight">
               <el-button type="primary" @click="isEditing = true">Change for this dinner</el-button>
               <el-button @click="keep(card)">Keep in the card file</el-button>
               <SaveDish @save="saveAs" />
             </template>
             <template v-else>
-              <el-dropdown trigger="click" @command="onto">
-                <el-button type="primary">Onto a course</el-button>
-                <template #dropdown>
-                  <el-dropdown-menu>
-                    <el-dropdown-item v-for="c in store.dinner!.courses" :key="c.id" :command="c.id">
-                      {{ c.name }}
-                    </el-dropdown-item>
-                  </el-dropdown-menu>
-                </template>
-              </el-dropdown>
+              <OntoCourse is-first @choose="onto">Onto a course</OntoCourse>
               <el-button @click="isEditing = true">Change</el-button>
               <el-button @click="duplicate">Duplicate</el-button>
               <SaveDish @save="saveAs" />
@@ -177,16 +168,6 @@ async function onto(course: string): Promise<void> {
 
 .editing > .list {
   display: none;
-}
-
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem;
-}
-
-.acts :deep(.el-button + .el-button) {
-  margin-left: 0;
 }
 
 @media (max-width: 900px) {

@@ -170,16 +170,7 @@ const another = () => set({ read: null, card: null, at: 0 });
           >
             <template #done>Keep in the card file</template>
             <template #acts>
-              <el-dropdown trigger="click" @command="keepIt">
-                <el-button>Keep, and onto a course</el-button>
-                <template #dropdown>
-                  <el-dropdown-menu>
-                    <el-dropdown-item v-for="c in store.dinner!.courses" :key="c.id" :command="c.id">
-                      {{ c.name }}
-                    </el-dropdown-item>
-                  </el-dropdown-menu>
-                </template>
-              </el-dropdown>
+              <OntoCourse @choose="keepIt">Keep, and onto a course</OntoCourse>
               <el-button @click="another">Back to the text</el-button>
             </template>
           </DishEditor>

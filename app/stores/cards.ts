@@ -67,27 +67,21 @@ export const useCards = defineStore('cards', () => {
   const past = computed(() => (history.value.id === editing.value ? history.value.past : []));
   const future = computed(() => (history.value.id === editing.value ? history.value.future : []));
 
-  async function undo(): Promise<void> {
-    const before = past.value.at(-1);
+  /** One change back, or one forward again. */
+  async function travel(isBack: boolean): Promise<void> {
+    const [from, to] = isBack ? [past.value, future.value] : [future.value, past.value];
+    const next = from.at(-1);
     const now = cardOf(editing.value);
-    if (!before || !now) return;
-    await turnTo(editing.value, before, {
+    if (!next || !now) return;
+    const [left, grown] = [from.slice(0, -1), [...to, now]];
+    await turnTo(editing.value, next, {
       id: editing.value,
-      past: past.value.slice(0, -1),
-      future: [...future.value, now],
+      past: isBack ? left : grown,
+      future: isBack ? grown : left,
     });
   }
-
-  async function redo(): Promise<void> {
-    const after = future.value.at(-1);
-    const now = cardOf(editing.value);
-    if (!after || !now) return;
-    await turnTo(editing.value, after, {
-      id: editing.value,
-      past: [...past.value, now],
-      future: future.value.slice(0, -1),
-    });
-  }
+  const undo = () => travel(true);
+  const redo = () => travel(false);
 
   const beginEditing = (id: string) => (editing.value = id);
   const endEditing = () => (editing.value = '');

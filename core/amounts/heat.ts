@@ -43,9 +43,14 @@ export function celsiusOfGasMark(mark: string): number | null {
 /** How much hotter a conventional oven is set than one with a fan. Common practice. */
 const FAN = 20;
 
-/** What to set the other kind of oven to. */
+/** What to set an oven without a fan to, where one with a fan wants `celsius`. */
 export function withoutFan(celsius: number): number {
   return celsius + FAN;
+}
+
+/** The other way about. */
+export function withFan(celsius: number): number {
+  return celsius - FAN;
 }
 
 export type HeatUnit = 'C' | 'F' | 'gas';
@@ -63,7 +68,7 @@ export function otherSettingText(celsius: number, unit: HeatUnit, hasFan: boolea
   if (unit === 'gas') return '';
   return hasFan
     ? ` with the fan, ${settingText(withoutFan(celsius), unit, hasFan)} without`
-    : `, ${settingText(celsius - FAN, unit, hasFan)} with a fan`;
+    : `, ${settingText(withFan(celsius), unit, hasFan)} with a fan`;
 }
 
 /** The number on the oven's knob. Gas marks below 1 are quarters: ¼ and ½. */
@@ -80,5 +85,5 @@ export function celsiusFromSetting(setting: number, unit: HeatUnit, hasFan: bool
   const [, celsius] = MARKS.reduce((a, b) =>
     Math.abs(markNumber(b[0]) - setting) < Math.abs(markNumber(a[0]) - setting) ? b : a,
   );
-  return hasFan ? celsius - FAN : celsius;
+  return hasFan ? withFan(celsius) : celsius;
 }

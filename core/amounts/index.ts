@@ -8,6 +8,7 @@ export {
   otherSettingText,
   settingOf,
   settingText,
+  withFan,
   withoutFan,
   type HeatUnit,
 } from './heat';
@@ -15,3 +16,4 @@ export { neededFor, type Needed } from './ingredient';
 export { amountText, sensible } from './round';
 export { areaOf, tinFactor, tinIn, type Tin } from './tin';
 export { convert, inSystem, unitOf, type System, type Unit } from './units';
+export { inNumber, singular, wordsOf } from './words';

@@ -2,6 +2,7 @@ import type { Dinner } from '../dinner';
 import { gramsOf, type Weighed } from './density';
 import { amountText, sensible } from './round';
 import { inSystem, unitOf, type System } from './units';
+import { inNumber } from './words';
 
 type Ingredient = Dinner['dishes'][number]['ingredients'][number];
 
@@ -15,12 +16,6 @@ export interface Needed {
   readonly weight: Weighed | null;
 }
 
-/** A word that is no unit (a sprig, a bunch) in the number that goes with `amount`. */
-function wordFor(word: string, amount: number): string {
-  if (!word || amount <= 1 || word.endsWith('s')) return word;
-  return /(ch|sh|x)$/.test(word) ? `${word}es` : `${word}s`;
-}
-
 /** The ingredient times `factor`, rounded sensibly, in the units of `system`. */
 export function neededFor(ingredient: Ingredient, factor: number, system: System): Needed {
   const { item, to, amount, unit: name = '', whole } = ingredient;
@@ -30,7 +25,7 @@ export function neededFor(ingredient: Ingredient, factor: number, system: System
   const one = (size: number) => {
     const there = unit ? inSystem(size * factor, unit, system) : { amount: size * factor, unit: null };
     const rounded = sensible(there.amount, there.unit, whole);
-    return { text: amountText(rounded, there.unit), unit: there.unit?.name ?? wordFor(name, rounded) };
+    return { text: amountText(rounded, there.unit), unit: there.unit?.name ?? inNumber(name, rounded) };
   };
   const from = one(low);
   const until = one(high);

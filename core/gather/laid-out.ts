@@ -1,8 +1,7 @@
-import { neededFor, type System } from '../amounts';
+import { neededFor, wordsOf, type System } from '../amounts';
 import type { Dinner } from '../dinner';
 import { plannedSteps } from '../live';
 import type { Plan } from '../plan';
-import { itemKey } from './shopping';
 
 /** A bowl, a board, a jug: what is laid out for one step, with tonight's amounts. */
 export interface LaidOut {
@@ -19,24 +18,10 @@ export interface LaidOut {
   }[];
 }
 
-/** Words of a thing by which a step may speak of it: the last word counts most. */
-function namesOf(item: string): string[] {
-  const words = item
-    .toLowerCase()
-    .split(/[^\p{L}]+/u)
-    .filter((w) => w.length > 2);
-  return [...words].reverse().map((w) => itemKey(w));
-}
-
-/** How well a step's words fit a thing: its last word, or others of its words. */
+/** How well a step's words fit a thing: its last word counts most, then others of its words. */
 function fit(does: string, item: string): number {
-  const words = new Set(
-    does
-      .toLowerCase()
-      .split(/[^\p{L}]+/u)
-      .map((w) => (w ? itemKey(w) : w)),
-  );
-  const [last, ...others] = namesOf(item);
+  const words = new Set(wordsOf(does));
+  const [last, ...others] = wordsOf(item).reverse();
   return (last && words.has(last) ? 2 : 0) + others.filter((w) => words.has(w)).length;
 }
 

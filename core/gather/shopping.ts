@@ -1,4 +1,4 @@
-import { amountText, gramsOf, inSystem, sensible, unitOf, type System } from '../amounts';
+import { amountText, gramsOf, inNumber, inSystem, sensible, singular, unitOf, type System } from '../amounts';
 import type { Dinner, Dish } from '../dinner';
 import { byShelf, isStaple, shelfOf } from './shelves';
 
@@ -27,24 +27,16 @@ export interface ShoppingShelf {
   readonly lines: readonly ShoppingLine[];
 }
 
-const SINGULAR: readonly (readonly [RegExp, string])[] = [
-  [/ies$/, 'y'],
-  [/(?<=(?:ch|sh|x|o))es$/, ''],
-  [/(?<!s)s$/, ''],
-];
-
 /** Two names of one thing: "Onions" and "onion". */
 export function itemKey(item: string): string {
   const words = item.trim().toLowerCase().replace(/\s+/g, ' ').split(' ');
-  const last = words.at(-1)!;
-  const rule = last.length > 3 ? SINGULAR.find(([ending]) => ending.test(last)) : undefined;
-  return [...words.slice(0, -1), rule ? last.replace(rule[0], rule[1]) : last].join(' ');
+  return [...words.slice(0, -1), singular(words.at(-1)!)].join(' ');
 }
 
 interface Sum {
   /** From and to, in the smallest unit of the kind, or in pieces. */
-  low: number;
-  high: number;
+  readonly low: number;
+  readonly high: number;
 }
 
 /** Amounts of a thing that can be added up go under one name: masses, volumes, pieces, each word of its own. */
@@ -57,8 +49,6 @@ function kindOf(unitName: string): { kind: string; size: number } {
 function textOf(kind: string, sum: Sum, isWhole: boolean, system: System): string {
   const isMeasured = kind === 'mass' || kind === 'volume';
   const word = kind.replace(/^word /, '');
-  const plural = (n: number) =>
-    n <= 1 || word.endsWith('s') ? word : /(?:ch|sh|x)$/.test(word) ? `${word}es` : `${word}s`;
   const one = (amount: number) => {
     const smallest = unitOf(kind === 'mass' ? 'g' : 'ml')!;
     const there = isMeasured ? inSystem(amount, smallest, system) : { amount, unit: null };
@@ -70,7 +60,7 @@ function textOf(kind: string, sum: Sum, isWhole: boolean, system: System): strin
         : sensible(amount, null, false);
     return {
       text: amountText(number, there.unit),
-      unit: there.unit?.name ?? (word === 'piece' ? '' : plural(number)),
+      unit: there.unit?.name ?? (word === 'piece' ? '' : inNumber(word, number)),
     };
   };
   const [from, to] = [one(sum.low), one(sum.high)];
@@ -117,24 +107,15 @@ export function shoppingList(dinner: Dinner, system: System): ShoppingShelf[] {
       entries.set(key, entry);
       entry.isWhole ||= ingredient.whole;
       const amount = rangeOf(ingredient);
-      if (amount) {
-        const { kind, size } = kindOf(ingredient.unit ?? '');
-        const sum = entry.sums.get(kind) ?? { low: 0, high: 0 };
-        sum.low += amount[0] * size * factor;
-        sum.high += amount[1] * size * factor;
-        entry.sums.set(kind, sum);
+      if (!amount) {
+        entry.wanted.push({ dish: dish.name, amount: 'to taste' });
+        continue;
       }
-      const own = amount && { low: amount[0] * factor, high: amount[1] * factor };
-      const kind = kindOf(ingredient.unit ?? '');
-      const text = own
-        ? textOf(
-            kind.kind,
-            { low: own.low * kind.size, high: own.high * kind.size },
-            ingredient.whole,
-            system,
-          )
-        : 'to taste';
-      entry.wanted.push({ dish: dish.name, amount: text });
+      const { kind, size } = kindOf(ingredient.unit ?? '');
+      const mine = { low: amount[0] * size * factor, high: amount[1] * size * factor };
+      const sum = entry.sums.get(kind) ?? { low: 0, high: 0 };
+      entry.sums.set(kind, { low: sum.low + mine.low, high: sum.high + mine.high });
+      entry.wanted.push({ dish: dish.name, amount: textOf(kind, mine, ingredient.whole, system) });
     }
   }
   const lines = [...entries].map(([key, entry]): ShoppingLine => ({

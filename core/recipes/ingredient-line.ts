@@ -1,5 +1,5 @@
 import { parseIngredient } from 'parse-ingredient';
-import { unitOf } from '../amounts';
+import { singular, unitOf } from '../amounts';
 import type { DinnerFile } from '../dinner';
 
 type IngredientFile = NonNullable<DinnerFile['dishes'][number]['ingredients']>[number];
@@ -30,12 +30,7 @@ function itemAndWork(text: string): { item: string; to?: string } {
 }
 
 /** A unit by its usual short name; a word that is no measure (a clove, a bunch) as it is. */
-const unitName = (word: string) =>
-  unitOf(word)?.name ??
-  word
-    .toLowerCase()
-    .replace(/\.$/, '')
-    .replace(/^(clove|sprig|leave|stick|slice|bunch|tin|can|packet|jar|handful|leaf|sheet)e?s$/, '$1');
+const unitName = (word: string) => unitOf(word)?.name ?? singular(word.toLowerCase().replace(/\.$/, ''));
 
 /**
  * Reads one line of a list of ingredients: "1 ½ tbsp olive oil", "2-3 carrots, diced", "1 (400 g) tin of tomatoes",

@@ -37,7 +37,7 @@ const none = (problem: string): ReadRecipes => ({
 });
 
 /** Understands the parts of a recipe: its ingredients and its steps. */
-export function understandRecipe(recipe: RecipeText, context: ReadContext): ReadRecipe {
+function understandRecipe(recipe: RecipeText, context: ReadContext): ReadRecipe {
   return {
     title: recipe.title,
     text: recipe.text,

@@ -12,9 +12,11 @@ export interface Act extends Stretch {
   readonly verb: Verb;
   /** Where the verb itself stands. */
   readonly at: number;
-  /** Inside "for the last 15 minutes", "after 20 minutes" and the like. */
-  readonly isAside: boolean;
 }
+
+/** Work or waiting of its own, not moving things about, ending something, plating or the oven's business. */
+export const isWeighty = (act: Act): boolean =>
+  !['light', 'finish', 'serve', 'preheat'].includes(act.verb.kind);
 
 /** Words before which no sentence ends: "30 min. until", "ca. 15", "approx. 2". */
 const ABBREVIATED = /\b(?:ca|approx|min|mins|hr|hrs|tbsp|tsp|no|vs|e\.g|i\.e|oz|lb|secs?)\.$/i;
@@ -25,7 +27,7 @@ const END = /[.!?](?=\s|$)|;|\n|·/g;
 const ASIDE_NEXT = /^[^.;]*?\b(?:after \d|before the end|for the last|for the final)/i;
 
 /** The sentences of a text, without the white space around them. */
-export function sentencesIn(text: string, offset = 0): Stretch[] {
+export function sentencesIn(text: string): Stretch[] {
   const found: Stretch[] = [];
   let from = 0;
   const push = (to: number) => {
@@ -34,16 +36,16 @@ export function sentencesIn(text: string, offset = 0): Stretch[] {
     const end = from + piece.trimEnd().length;
     // What goes on for so long is no sentence: it is taken in pieces.
     for (let at = from + lead; at < end; at += LONGEST) {
-      found.push({ from: offset + at, to: offset + Math.min(end, at + LONGEST) });
+      found.push({ from: at, to: Math.min(end, at + LONGEST) });
     }
     from = to;
   };
   for (const match of text.matchAll(END)) {
     const end = match.index + 1;
     const before = text.slice(Math.max(0, end - 12), end);
-    // After an abbreviation the sentence goes on, unless a capital begins another.
     // What follows a semicolon goes on with the same, unless it happens inside it.
     if (match[0] === ';' && !ASIDE_NEXT.test(text.slice(end, end + 60))) continue;
+    // After an abbreviation the sentence goes on, unless a capital begins another.
     if (match[0] === '.' && ABBREVIATED.test(before) && !/^\s+[A-Z]/.test(text.slice(end))) continue;
     push(end);
   }
@@ -100,16 +102,12 @@ const placeAct = (word: string, after: string) =>
     ? verbOf(word === 'fridge' ? 'chill' : 'freeze')
     : null;
 const LETS = new Set(['leave', 'let', 'allow', 'set', 'keep']);
-const ASIDE = /\b(?:for the last|for the final|after|halfway|half way|half-way)\b/i;
 
 interface Found {
   readonly word: string;
   readonly verb: Verb;
   readonly at: number;
 }
-
-/** Gerunds that tell what is done inside the step: "uncovering for the last 30 minutes". */
-const GERUND = /^(uncovering|adding|turning|scattering|basting|stirring|tossing|shaking|brushing)$/;
 
 function verbsIn(text: string): Found[] {
   const words = [...text.matchAll(WORD)];
@@ -182,17 +180,12 @@ export function actsIn(text: string, sentence: Stretch): Act[] {
     const from = k === 0 ? 0 : at;
     const end = found[k + 1]?.at ?? words.length;
     const to = end === words.length ? end : end - (CONNECTION.exec(words.slice(0, end))?.[0].length ?? 0);
-    const lead = words.slice(k === 0 ? 0 : found[k - 1]!.at, at);
     return {
       word,
       verb,
       at: sentence.from + at,
       from: sentence.from + from,
       to: sentence.from + Math.max(to, at + word.length),
-      isAside: ASIDE.test(lead) && !/[.;]/.test(lead),
     };
   });
 }
-
-/** Whether a word is a gerund that tells of something done inside the step. */
-export const isInsideWord = (word: string): boolean => GERUND.test(word);

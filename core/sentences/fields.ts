@@ -1,5 +1,5 @@
 import type { DinnerFile } from '../dinner';
-import type { Act } from './clauses';
+import { isWeighty, type Act } from './clauses';
 import { durationsIn, type ToldDuration } from './durations';
 import {
   insideIn,
@@ -48,7 +48,7 @@ const OFF_HEAT = /\boff the heat\b/i;
 
 /** The act that a step is about: the last that has a told time, else the weightiest. */
 export function coreOf(acts: readonly Act[], text: string, offset: number): Act | undefined {
-  const weighty = acts.filter((a) => !['light', 'finish', 'serve', 'preheat'].includes(a.verb.kind));
+  const weighty = acts.filter(isWeighty);
   const timed = weighty.filter((a) => durationsIn(text.slice(a.from - offset, a.to - offset)).length > 0);
   const waiting = weighty.filter((a) => a.verb.attention !== 'hands');
   const heated = acts.find((a) => a.word === 'bring' || a.word === 'heat');
@@ -56,7 +56,7 @@ export function coreOf(acts: readonly Act[], text: string, offset: number): Act 
 }
 
 /** A verb in the light of the words around it: "put in the oven" bakes, "take out of the fridge" lets stand. */
-export function meaningOf(act: Act | undefined, text: string): Verb {
+function meaningOf(act: Act | undefined, text: string): Verb {
   const plain = act?.verb ?? { kind: 'prep', attention: 'hands', minutes: 4 };
   if (['light', 'cook', 'rest'].includes(plain.kind) && IN_OVEN.test(text)) return verbOf('bake')!;
   const hasTime = durationsIn(text).length > 0;
@@ -66,7 +66,6 @@ export function meaningOf(act: Act | undefined, text: string): Verb {
     const isHot = act.word === 'keep' && /\b(?:hot|warm)\b/i.test(text);
     return verbOf(isHot ? 'simmer' : 'remove')!;
   }
-  if (act?.word === 'heat' && /\bthrough\b/i.test(text)) return verbOf('simmer')!;
   if (plain.kind === 'light' && hasTime && IN_FRIDGE.test(text))
     return { ...verbOf('stand')!, how: 'fridge' };
   if (plain.kind === 'rest' && IN_FRIDGE.test(text)) return verbOf('chill')!;

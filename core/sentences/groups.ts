@@ -1,4 +1,4 @@
-import { actsIn, sentencesIn, type Act, type Stretch } from './clauses';
+import { actsIn, isWeighty, sentencesIn, type Act, type Stretch } from './clauses';
 import { durationsIn } from './durations';
 import { insideIn, keptIn, looksIn, settingIn, type HeatContext } from './signs';
 
@@ -28,13 +28,12 @@ export interface Group extends Stretch {
 }
 
 /** More steps than any dish has: the rest of a text that goes on is left unread. */
-export const MOST_STEPS = 200;
+const MOST_STEPS = 200;
 
 type Open = { -readonly [K in keyof Group]: Group[K] };
 
 const PREHEAT =
   /\b(?:pre-?heat|heat|turn on|turn|switch on|set|warm|lower|raise|reduce|increase|oven to|oven:)\b/i;
-const isWeighty = (act: Act) => !['light', 'finish', 'serve', 'preheat'].includes(act.verb.kind);
 const isWaiting = (act: Act) => act.verb.attention !== 'hands';
 /** Prepared in the pan where it fries: no step of its own. */
 const IN_HAND = new Set(['stir', 'mix', 'whisk', 'fold', 'toss', 'baste', 'salt']);
@@ -66,24 +65,22 @@ function isWorkBefore(act: Act, step: readonly Act[], rest: readonly Act[]): boo
 const LOOKS = new Set('stir turn baste look check skim shake toss top brush rotate'.split(' '));
 
 /** Acts of one sentence, put together to steps. */
-function stepsOfSentence(acts: readonly Act[], text: string, offset: number): Act[][] {
-  const told = (act: Act) => durationsIn(text.slice(act.from - offset, act.to - offset)).length > 0;
+function stepsOfSentence(acts: readonly Act[], text: string): Act[][] {
+  const wordsOf = (act: Act) => text.slice(act.from, act.to);
+  const told = (act: Act) => durationsIn(wordsOf(act)).length > 0;
   const steps: Act[][] = [];
   let waiting: Act[] = [];
   const coreOfLast = () => steps.at(-1)?.findLast(isWeighty);
   for (const act of acts) {
     const rest = acts.slice(acts.indexOf(act) + 1);
-    const isLight =
-      !isWeighty(act) &&
-      !(told(act) && /\b(?:fridge|oven)\b/i.test(text.slice(act.from - offset, act.to - offset)));
+    const isLight = !isWeighty(act) && !(told(act) && /\b(?:fridge|oven)\b/i.test(wordsOf(act)));
     if (act.word === 'keep' && !told(act) && steps.length > 0) {
       steps.at(-1)!.push(act);
       continue;
     }
     // "Add the chestnuts, 2 minutes" after something else that has its time.
-    const isTimed =
-      told(act) && steps.length > 0 && !insideIn(text.slice(act.from - offset, act.to - offset));
-    const isStirIn = act.word === 'stir' && /^stir in\b/i.test(text.slice(act.at - offset));
+    const isTimed = told(act) && steps.length > 0 && !insideIn(wordsOf(act));
+    const isStirIn = act.word === 'stir' && /^stir in\b/i.test(text.slice(act.at));
     // Butter is melted for what comes next.
     const isForNext = (act.word === 'melt' || act.word === 'warm') && !told(act) && rest.some(isWeighty);
     if (
@@ -98,12 +95,7 @@ function stepsOfSentence(acts: readonly Act[], text: string, offset: number): Ac
     }
     const core = coreOfLast();
     // "Steam for an hour; top up the water now and then": a look, inside what it looks after.
-    if (
-      core &&
-      isWaiting(core) &&
-      LOOKS.has(act.word) &&
-      looksIn(text.slice(act.from - offset, act.to - offset))
-    ) {
+    if (core && isWaiting(core) && LOOKS.has(act.word) && looksIn(wordsOf(act))) {
       steps.at(-1)!.push(...waiting, act);
       waiting = [];
       continue;
@@ -192,7 +184,7 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
         early ??= whole.from;
         continue;
       }
-      const steps = stepsOfSentence(work, line.text, 0);
+      const steps = stepsOfSentence(work, line.text);
       steps.forEach((step, k) => {
         const from = k === 0 ? sentence.from : step[0]!.from;
         const until = steps[k + 1]?.[0]!.from ?? sentence.to;
@@ -219,15 +211,15 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
       });
     }
   });
-  return withHeatedPans(groups, (g) =>
+  return withBeginnings(groups, (g) =>
     lines[g.line]!.text.slice(g.from - lines[g.line]!.from, g.to - lines[g.line]!.from),
   );
 }
 
-/** "Heat the oil in a pan. Fry the onions.": the heating is the beginning of the frying. */
 const ENCLOSES = new Set(['wrap', 'cover', 'turn', 'lower', 'raise', 'close']);
 const FAT = /\b(?:butter|oil|fat|lard|dripping|ghee)\b/i;
-function withHeatedPans(groups: readonly Open[], wordsOf: (group: Open) => string): Group[] {
+/** What only begins the next step is told with it: "Heat the oil in a pan. Fry the onions.", "Wrap in foil. Bake." */
+function withBeginnings(groups: readonly Open[], wordsOf: (group: Open) => string): Group[] {
   const kept: Open[] = [];
   for (const group of groups) {
     const last = kept.at(-1);
@@ -255,6 +247,7 @@ function withHeatedPans(groups: readonly Open[], wordsOf: (group: Open) => strin
         lead: last!.lead,
         acts: [...last!.acts, ...group.acts],
         isSameSentence: last!.isSameSentence,
+        remarks: [...last!.remarks, ...group.remarks],
       };
     }
   }

@@ -1,7 +1,7 @@
 export { hiddenCautions, suggestCautions, type Suggested } from './cautions';
 export { durationsIn, numberOf, type ToldDuration } from './durations';
 export type { Mark } from './fields';
-export { MOST_STEPS, type MethodLine } from './groups';
+export type { MethodLine } from './groups';
 export { readMethod, type ReadStep } from './method';
 export type { HeatContext } from './signs';
 export { understand, type Understood } from './understand';

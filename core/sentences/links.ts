@@ -1,11 +1,7 @@
+import { singular } from '../amounts';
 import type { Group } from './groups';
 import type { NamedTool } from './vessels';
-import { verbOf } from './verbs';
-
-/** What a step comes after: numbers of steps before it, and whether words told so. */
-export interface Links {
-  readonly after: readonly number[];
-}
+import { verbOf, type VerbKind } from './verbs';
 
 const STOP = new Set(
   `the a an of with in into on onto to for until till from and or then it them its their all each everything both
@@ -44,14 +40,6 @@ const KINDS: readonly (readonly [string, ReadonlySet<string>])[] = [
 ];
 const kindsOf = (name: string) => KINDS.flatMap(([kind, names]) => (names.has(name) ? [kind] : []));
 
-const stem = (word: string) =>
-  word.length > 3
-    ? word
-        .replace(/ies$/, 'y')
-        .replace(/(?<=(?:ch|sh|x|o))es$/, '')
-        .replace(/(?<!s)s$/, '')
-    : word;
-
 interface Thing {
   readonly name: string;
   /** "the cream" is one that was there before. */
@@ -76,7 +64,7 @@ function thingsIn(text: string): Thing[] {
     const before = words.slice(Math.max(0, k - 2), k).map((w) => w[0]);
     const isKnown = before.includes('the') || before.includes('this');
     if (isVerb && before.at(-1) !== 'the') return [];
-    return [{ name: stem(word), isKnown, at: match.index }];
+    return [{ name: singular(word), isKnown, at: match.index }];
   });
 }
 
@@ -109,30 +97,34 @@ const MADE: readonly (readonly [RegExp, readonly string[]])[] = [
 
 /**
  * Which steps each step comes after: those that made the things it speaks of; where it speaks of nothing that was
- * made, the step before it, unless words or new things begin another branch.
+ * made, the step before it, unless words or new things begin another branch. Steps by their numbers.
  */
 export function linksOf(
   groups: readonly Group[],
   textOf: (group: Group) => string,
   tools: readonly (readonly NamedTool[])[],
   ingredients: ReadonlySet<string>,
-): Links[] {
+): number[][] {
   /** What each step holds: its own things, and those of all it comes after. */
   const holds: Set<string>[] = [];
   /** What each speaks of itself. */
   const own: Set<string>[] = [];
-  const links: Links[] = [];
+  const links: number[][] = [];
   const used = new Set<number>();
   let previous = -1;
   /** Common things tie nothing together; what no list names was made on the way ("the cream" of almonds). */
   const isCommon = (name: string) => COMMON.has(name) && (ingredients.size === 0 || ingredients.has(name));
+
+  /** The latest step so far that is of one of these kinds. */
+  const lastOf = (...kinds: VerbKind[]) =>
+    [...holds.keys()].findLast((j) => groups[j]!.acts.some((a) => kinds.includes(a.verb.kind)));
 
   groups.forEach((group, k) => {
     const text = textOf(group);
     const things = thingsIn(text);
     const [first] = group.acts;
     if (group.isInside) {
-      links.push({ after: [] });
+      links.push([]);
       holds.push(new Set());
       own.push(new Set());
       return;
@@ -157,7 +149,6 @@ export function linksOf(
       if (owner !== undefined) named.add(owner);
     }
     const isWaiting = group.acts.some((a) => a.verb.attention !== 'hands');
-    // Waiting is for what is there, unless something is named that was not.
     // "The topping", which is no ingredient and has not been named: what was made last.
     const madeLast = things.find(
       (t) => t.isKnown && isNew(t) && !ingredients.has(t.name) && ingredients.size > 0,
@@ -166,6 +157,7 @@ export function linksOf(
       const maker = tails.findLast((j) => !groups[j]!.acts.every((a) => a.word === 'bring'));
       if (maker !== undefined) named.add(maker);
     }
+    // Waiting is for what is there, unless something is named that was not.
     const newThings = things.filter(
       (t) => isNew(t) && t !== madeLast && !(isWaiting && (isCommon(t.name) || t.isKnown)),
     );
@@ -195,16 +187,14 @@ export function linksOf(
     // What is added after something that was done meanwhile goes to what was on the heat before.
     const wasAside = previous >= 0 && /\bmeanwhile\b/i.test(textOf(groups[previous]!));
     if (LONGER.test(text) || (wasAside && (ADDS.test(text) || CONTINUES.test(text)) && !ownTools)) {
-      const heated = [...holds.keys()].findLast((j) =>
-        groups[j]!.acts.some((a) => HEATED.has(a.verb.kind) || a.verb.kind === 'oven'),
-      );
+      const heated = lastOf('hob', 'simmer', 'cook', 'oven');
       if (heated !== undefined) named.add(heated);
     }
     for (const tool of tools[k]!) {
       const users = [...holds.keys()].filter((j) =>
         tools[j]!.some((t) => t.tool === tool.tool || (tool.tool === 'pan' && t.goes === 'hob')),
       );
-      const heated = [...holds.keys()].findLast((j) => groups[j]!.acts.some((a) => HEATED.has(a.verb.kind)));
+      const heated = lastOf('hob', 'simmer', 'cook');
       const user =
         tool.tool === 'pan' && heated !== undefined ? Math.max(heated, users.at(-1) ?? 0) : users.at(-1);
       // "In the same pan": after what was in it; and a tin that was lined is for what goes into it.
@@ -214,7 +204,7 @@ export function linksOf(
     // "Meanwhile" is beside what waits: what it takes was there when that began.
     if (FRESH.test(group.lead) && previous >= 0 && named.has(previous)) {
       named.delete(previous);
-      for (const j of links[previous]!.after) named.add(j);
+      for (const j of links[previous]!) named.add(j);
     }
     if (ALL.test(text)) for (const tail of tails) if (groups[tail]!.part === group.part) named.add(tail);
     // Water that was brought to the boil is for what is cooked next without a vessel of its own.
@@ -234,9 +224,9 @@ export function linksOf(
     named.delete(-1);
     const after = [...named].sort((a, b) => a - b);
     for (const j of after) used.add(j);
-    links.push({ after: reduced(after, links) });
+    links.push(reduced(after, links));
     own.push(new Set(things.flatMap((t) => [t.name, ...kindsOf(t.name)])));
-    const made = MADE.filter(([words]) => words.test(text)).flatMap(([, names]) => names.map(stem));
+    const made = MADE.filter(([words]) => words.test(text)).flatMap(([, names]) => names.map(singular));
     holds.push(
       new Set([
         ...things.flatMap((t) => [t.name, ...kindsOf(t.name)]),
@@ -250,7 +240,6 @@ export function linksOf(
   return links;
 }
 
-const HEATED = new Set(['hob', 'simmer', 'cook']);
 const isLining = (group: Group) => group.acts.some((a) => a.word === 'grease' || a.word === 'line');
 
 /** The names of things in a list of ingredients, as steps may speak of them. */
@@ -265,8 +254,8 @@ const holdsThing = (held: ReadonlySet<string>, name: string) =>
   (name.length > 4 && [...held].some((h) => h.endsWith(name)));
 
 /** Without those that another of them comes after already. */
-function reduced(after: readonly number[], links: readonly Links[]): number[] {
-  const above = (j: number): Set<number> => new Set((links[j]?.after ?? []).flatMap((i) => [i, ...above(i)]));
+function reduced(after: readonly number[], links: readonly (readonly number[])[]): number[] {
+  const above = (j: number): Set<number> => new Set((links[j] ?? []).flatMap((i) => [i, ...above(i)]));
   const implied = new Set(after.flatMap((j) => [...above(j)]));
   return after.filter((j) => !implied.has(j));
 }

@@ -66,7 +66,7 @@ export function readMethod(
     }
     const core = coreOf(group.acts, text, group.from);
     const read = fieldsOf(text, group.from, core, { ...context, oven: group.oven });
-    const before = links[k]!.after;
+    const before = links[k]!;
     const around = mergedVessels(before.map((j) => vessels[j]!));
     const placesBefore = before.map((j) => places[j]!);
     const isOnHob = read.place === 'none' && staysOnHob(group, text, read, named[k]!, placesBefore);

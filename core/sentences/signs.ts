@@ -1,4 +1,4 @@
-import { celsiusOf, celsiusOfGasMark } from '../amounts';
+import { celsiusOf, celsiusOfGasMark, withFan, withoutFan } from '../amounts';
 import { durationsIn, type ToldDuration } from './durations';
 
 /** Parts of a text that tell something about a step. Places are in the text that was given. */
@@ -19,7 +19,6 @@ export interface HeatContext {
   readonly hasFan: boolean;
 }
 
-const FAN = 20;
 const DEGREES =
   /\b(\d{2,3})\s*(?:°\s*|º\s*|degrees\s*)?(C|F|celsius|fahrenheit)?\b(?:\s*\/\s*(\d{2,3})\s*(?:°|º)?\s*(C|F)?)?(\s*fan)?/gi;
 const GAS = /\bgas(?: mark)?\s*([1-9]|½|¼)/i;
@@ -44,12 +43,12 @@ export function settingIn(text: string, context: HeatContext): Told<number> | nu
     const isFahrenheit = /^f/i.test(unit ?? '');
     const celsius = isFahrenheit ? 5 * Math.round(celsiusOf(Number(number)) / 5) : Number(number);
     const isOnlyFan = fan !== null && fan.index === degrees.index;
-    const asSaid = isOnlyFan && !context.hasFan ? celsius + FAN : celsius;
+    const asSaid = isOnlyFan && !context.hasFan ? withoutFan(celsius) : celsius;
     return asSaid >= COLDEST && asSaid <= HOTTEST ? told(asSaid, degrees) : null;
   }
   if (!gas) return null;
   const celsius = celsiusOfGasMark(gas[1]!)!;
-  return told(context.hasFan ? celsius - FAN : celsius, gas);
+  return told(context.hasFan ? withFan(celsius) : celsius, gas);
 }
 
 const PROBE = /\b(\d{2,3})\s*(?:°|º|degrees)?\s*(C|F)\b|\b(\d{2,3})\s*(?:°|º|degrees)/i;

@@ -76,7 +76,7 @@ function picked(event: Event): void {
         <el-option v-for="o in ORDERS" :key="o.value" :value="o.value" :label="o.label" />
       </el-select>
     </div>
-    <div class="acts">
+    <div class="row">
       <el-button type="primary" @click="emit('write')">Write a new dish</el-button>
       <el-button @click="navigateTo('/read')">Read a recipe in</el-button>
       <el-button @click="input?.click()">Take a dish file in ...</el-button>
@@ -151,15 +151,5 @@ li > button {
 li > button[aria-current] {
   background: var(--card);
   box-shadow: inset 4px 0 0 var(--accent);
-}
-
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem;
-}
-
-.acts :deep(.el-button + .el-button) {
-  margin-left: 0;
 }
 </style>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { toInstant, toWall } from '../../../core/clock';
-import type { DinnerFile } from '../../../core/dinner';
 import type { PlannedStep } from '../../../core/live';
 import { useDinner } from '../../stores/dinner';
 
@@ -38,22 +37,8 @@ function setChoice(value: string): void {
 }
 
 function setWho(who: string): void {
-  const [dish, step] = name.value.split('/');
-  void store.compose((file: DinnerFile) => ({
-    ...file,
-    dishes: file.dishes.map((d) =>
-      d.id !== dish
-        ? d
-        : {
-            ...d,
-            steps: d.steps.map((s) => {
-              if (s.id !== step) return s;
-              const { who: _who, ...left } = s;
-              return who ? { ...left, who } : (left as typeof s);
-            }),
-          },
-    ),
-  }));
+  const { dishIndex, stepIndex } = props.planned.placed;
+  void store.change([{ path: `dishes[${dishIndex}].steps[${stepIndex}].who`, value: who || undefined }]);
 }
 </script>
 

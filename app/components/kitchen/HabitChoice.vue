@@ -26,18 +26,13 @@ async function setSounds(sounds: boolean): Promise<void> {
 <template>
   <section class="card habits" aria-labelledby="habits-title">
     <h2 id="habits-title">Light, calendar, sounds</h2>
-    <span id="theme-label">Light</span>
-    <el-radio-group v-model="theme.chosen.value" aria-labelledby="theme-label">
-      <el-radio-button v-for="t in THEMES" :key="t.value" :value="t.value" :label="t.label" />
-    </el-radio-group>
-    <span id="week-label">The week begins on</span>
-    <el-radio-group
+    <ChoiceOf v-model="theme.chosen.value" label="Light" :choices="THEMES" />
+    <ChoiceOf
+      label="The week begins on"
+      :choices="WEEKS"
       :model-value="preferences.weekStart"
-      aria-labelledby="week-label"
-      @change="(day) => preferences.set({ weekStart: day as 0 | 1 | 6 })"
-    >
-      <el-radio-button v-for="w in WEEKS" :key="w.value" :value="w.value" :label="w.label" />
-    </el-radio-group>
+      @update:model-value="(weekStart) => preferences.set({ weekStart })"
+    />
     <el-checkbox :model-value="preferences.sounds" @change="(v) => setSounds(v === true)">
       A bell while cooking, when something is ready to come out
     </el-checkbox>

@@ -19,22 +19,18 @@ const HEATS: { value: HeatUnit; label: string }[] = [
 <template>
   <section class="card units" aria-labelledby="units-title">
     <h2 id="units-title">Units</h2>
-    <span id="system-label">Amounts</span>
-    <el-radio-group
+    <ChoiceOf
+      label="Amounts"
+      :choices="SYSTEMS"
       :model-value="preferences.system"
-      aria-labelledby="system-label"
-      @change="(system) => preferences.set({ system: system as System })"
-    >
-      <el-radio-button v-for="s in SYSTEMS" :key="s.value" :value="s.value" :label="s.label" />
-    </el-radio-group>
-    <span id="heat-label">Oven</span>
-    <el-radio-group
+      @update:model-value="(system) => preferences.set({ system })"
+    />
+    <ChoiceOf
+      label="Oven"
+      :choices="HEATS"
       :model-value="preferences.heat"
-      aria-labelledby="heat-label"
-      @change="(heat) => preferences.set({ heat: heat as HeatUnit })"
-    >
-      <el-radio-button v-for="h in HEATS" :key="h.value" :value="h.value" :label="h.label" />
-    </el-radio-group>
+      @update:model-value="(heat) => preferences.set({ heat })"
+    />
     <p class="soft">
       Temperatures of dishes are for an oven {{ heat.hasFan.value ? 'with' : 'without' }} a fan, as yours is:
       what is written as 180 °C is set to {{ heat.both(180) }}.
