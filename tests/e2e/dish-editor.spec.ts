@@ -196,3 +196,53 @@ test('colours of cooks, light, and the first day of the week are kept', async ({
   await page.getByLabel('Sitting down').click();
   await expect(page.getByRole('columnheader').first()).toHaveText(/Sun/);
 });
+
+test('what is not right yet is kept, also after a reload, and the evening stays as it was', async ({
+  page,
+}) => {
+  const openDuck = async () => {
+    await page
+      .getByRole('list', { name: 'Dishes of this dinner' })
+      .getByRole('button', { name: /Duck legs/ })
+      .click();
+    await page.getByRole('button', { name: 'Change for this dinner' }).click();
+    await page.getByRole('button', { name: 'All of step 2' }).click();
+  };
+  await openDuck();
+  const into = page.getByRole('spinbutton', { name: 'Minutes to put in' });
+  await into.fill('500');
+  await into.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Not right yet');
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await page.reload();
+  await planned(page);
+  await openDuck();
+  await expect(into).toHaveValue('500');
+  await expect(page.getByRole('alert')).toContainText('touch');
+  const before = (await savedDinner(page)).dishes.find((d: { name: string }) => d.name.startsWith('Duck'));
+  expect(before.steps[1].touch?.in ?? 0).toBeLessThan(500);
+  await page.getByRole('button', { name: 'As it was' }).click();
+  await expect(page.getByRole('alert')).toBeHidden();
+  await expect(into).not.toHaveValue('500');
+});
+
+test('a caution is hidden at its step and shown again; its rule stays', async ({ page }) => {
+  await page
+    .getByRole('list', { name: 'Dishes of this dinner' })
+    .getByRole('button', { name: /Duck legs/ })
+    .click();
+  await page.getByRole('button', { name: 'Change for this dinner' }).click();
+  const second = page.getByRole('list', { name: 'Steps', exact: true }).getByRole('listitem').nth(1);
+  await second.getByRole('button', { name: /^Hide: Raw poultry/ }).click();
+  await expect(second.getByText('1 caution is hidden here.')).toBeVisible();
+  await page.reload();
+  await planned(page);
+  await page
+    .getByRole('list', { name: 'Dishes of this dinner' })
+    .getByRole('button', { name: /Duck legs/ })
+    .click();
+  await page.getByRole('button', { name: 'Change for this dinner' }).click();
+  await expect(second.getByText(/Raw poultry/)).toBeHidden();
+  await second.getByRole('button', { name: 'Show again' }).click();
+  await expect(second.getByText(/Raw poultry/)).toBeVisible();
+});

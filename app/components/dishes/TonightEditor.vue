@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { componentsOf, withDishes } from '../../../core/compose';
-import type { DinnerFile } from '../../../core/dinner';
+import { describeProblem, readDinner, type DinnerFile } from '../../../core/dinner';
 import type { DishFile } from '../../composables/useStepFields';
 import { useDinner } from '../../stores/dinner';
 import { useDrafts } from '../../stores/drafts';
@@ -13,14 +13,17 @@ const drafts = useDrafts();
 
 const key = computed(() => `${store.id}/${props.id}`);
 const file = computed(() => store.file as DinnerFile);
+const draft = computed(() => drafts.of(key.value) as DishFile[] | undefined);
 const dishes = computed(
   () =>
-    (drafts.of(key.value) as DishFile[] | undefined) ?? [
-      file.value.dishes.find((d) => d.id === props.id)!,
-      ...componentsOf(file.value, props.id),
-    ],
+    draft.value ?? [file.value.dishes.find((d) => d.id === props.id)!, ...componentsOf(file.value, props.id)],
 );
-const problems = computed(() => (drafts.of(key.value) ? store.problems : []));
+const problems = computed(() => {
+  const result = draft.value && readDinner(withDishes(file.value, draft.value));
+  return !result || result.ok ? [] : result.problems.map(describeProblem);
+});
+// Undo, or another window, has the last word over what is not right yet.
+watch(file, () => drafts.set(key.value, null));
 const elsewhere = computed(() => {
   const here = new Set(dishes.value.map((d) => d.id));
   return file.value.dishes
@@ -32,11 +35,6 @@ async function change(next: DishFile[]): Promise<void> {
   const isRight = await store.compose((whole) => withDishes(whole, next));
   await drafts.set(key.value, isRight ? null : next);
 }
-
-async function close(): Promise<void> {
-  await drafts.set(key.value, null);
-  emit('close');
-}
 </script>
 
 <template>
@@ -46,6 +44,10 @@ async function close(): Promise<void> {
     :cooks="store.dinner!.cooks"
     :problems="problems"
     @change="change"
-    @close="close"
-  />
+    @close="emit('close')"
+  >
+    <template #acts>
+      <el-button :disabled="!draft" @click="drafts.set(key, null)">As it was</el-button>
+    </template>
+  </DishEditor>
 </template>
