@@ -7,6 +7,8 @@ import { dishByDish, figuresOf, type EveningFigures } from '../../core/reasons';
 
 /** Seconds for one evening that is only looked at beside another. */
 const SECONDS = 0.4;
+/** Seconds for the evening of a style. */
+const STYLE_SECONDS = 1.5;
 const options = { seconds: SECONDS, seed: 1, now: () => performance.now() };
 /** Orders of dishes take many plans. */
 const SHORT = { ...options, seconds: 0.12 };
@@ -59,13 +61,13 @@ const api = {
   /** The evening in each style, and each dish cooked in one go. */
   async styles(
     file: unknown,
-    old: Plan,
     tell: (key: Style | 'dish', evening: StyleEvening | null) => void,
   ): Promise<void> {
     const dinner = read(file);
     for (const style of ['ahead', 'even', 'fresh'] as const) {
       const styled = { ...dinner, style };
-      const plan = feasible(replanDinner(styled, [], old, options));
+      // Another style is another evening: one made over from the old would look like it.
+      const plan = feasible(planDinner(styled, [], { ...options, seconds: STYLE_SECONDS }));
       await tell(style, plan && { figures: figuresOf(styled, plan), plan });
     }
     const figures = dishByDish(dinner, (d) => feasible(planDinner(d, [], SHORT)), 1);

@@ -10,6 +10,8 @@ export interface EveningFigures {
   readonly terms: Terms;
   /** Hands-on minutes of all cooks, plating and clearing included. */
   readonly handsMinutes: number;
+  /** Those of them that lie before the twelve hours before sitting down. */
+  readonly aheadMinutes: number;
   /** Hands-on minutes of cooks who eat while plates are on the table. */
   readonly awayMinutes: number;
   /** First hands-on minute within the twelve hours before sitting down, and of all; relative to sitting down. */
@@ -70,6 +72,7 @@ export function figuresOf(dinner: Dinner, plan: Plan): EveningFigures {
     cost: plan.cost!,
     terms: plan.terms!,
     handsMinutes: spans.reduce((sum, s) => sum + s.to - s.from, 0),
+    aheadMinutes: spans.reduce((sum, s) => sum + Math.max(0, Math.min(s.to, -DAY_WINDOW) - s.from), 0),
     awayMinutes,
     firstOnDay: Math.min(0, ...onDay),
     first: Math.min(0, ...spans.map((s) => s.from)),

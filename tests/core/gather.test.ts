@@ -366,3 +366,27 @@ test('what can spoil and stands at room temperature for more than two hours is n
   expect(long('veal shoulder', 100)).toEqual([]);
   expect(long('bread', 150)).toEqual([]);
 });
+
+test('what is made of sugar in a dish with cream does not count as what can spoil', () => {
+  const plain = dinnerWith([
+    [
+      { item: 'cream', amount: 200, unit: 'ml' },
+      { item: 'sugar', amount: 100, unit: 'g' },
+    ],
+  ]);
+  const base = plain.dishes[0]!.steps[0]!;
+  const stand = {
+    ...base,
+    attention: 'alone' as const,
+    minutes: 150,
+    keeps: { best: 0, most: null, how: 'room' as const },
+  };
+  const steps = [
+    { ...base, id: 'boil', does: 'Boil the sugar to a caramel.' },
+    { ...stand, id: 'harden', does: 'Let the brittle harden.', after: ['boil'] },
+    { ...base, id: 'whip', does: 'Whip the cream.' },
+    { ...stand, id: 'stand', does: 'Let it stand.', after: ['whip'] },
+  ];
+  const dinner = { ...plain, dishes: [{ ...plain.dishes[0]!, steps }] };
+  expect(longAtRoom(dinner, planOf(dinner)).map((s) => s.does)).toEqual(['Let it stand.']);
+});

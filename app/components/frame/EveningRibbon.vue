@@ -26,6 +26,10 @@ const isNowInside = computed(
   () => nowMinute.value >= scale.value.segments[0]!.from && nowMinute.value <= end.value + 6,
 );
 
+/** Half a day behind, an evening is not late but over. */
+const OVER = 720;
+const stateOf = (late: number) => (late >= OVER ? 'past' : late > 0 ? `${late} min late` : 'holds');
+
 const marks = computed(() =>
   store.evening!.plan.courses.map((course) => {
     const state = session.view?.courses.find((c) => c.id === course.id);
@@ -35,7 +39,7 @@ const marks = computed(() =>
       at: percent(course.serve),
       name: courses.name(course.id),
       time: times.clock(course.serve),
-      state: state?.isServed ? 'served' : late > 0 ? `${late} min late` : 'holds',
+      state: state?.isServed ? 'served' : stateOf(late),
       minute: course.serve,
     };
   }),

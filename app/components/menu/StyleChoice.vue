@@ -32,7 +32,6 @@ watch(
     void comparison.begin((remote, heard) =>
       remote.styles(
         store.file,
-        plan,
         heard((key: Style | 'dish', evening: StyleEvening | null) => {
           evenings.value = new Map(evenings.value).set(key, evening);
         }),
@@ -61,6 +60,8 @@ const marksOf = (style: Style) => {
     ...plan.courses.map((c) => ({ left: percent(c.serve), width: 0.6, colour: courses.colour(c.id) })),
   ];
 };
+const aheadWords = (minutes: number) =>
+  minutes > 0 ? `${duration(minutes)} of hands before the day.` : 'Nothing before the day.';
 const dish = computed(() => evenings.value.get('dish'));
 const set = (style: Style) => store.change([{ path: 'style', value: style }]);
 </script>
@@ -87,7 +88,8 @@ const set = (style: Style) => store.change([{ path: 'style', value: style }]);
         </span>
         <span class="soft">{{ style.why }}</span>
         <span v-if="eveningOf(style.value)">
-          On the day from {{ times.clock(eveningOf(style.value)!.figures.firstOnDay) }},
+          {{ aheadWords(eveningOf(style.value)!.figures.aheadMinutes) }} On the day from
+          {{ times.clock(eveningOf(style.value)!.figures.firstOnDay) }},
           {{ duration(eveningOf(style.value)!.figures.awayMinutes) }} away from the table.
         </span>
         <span v-else-if="eveningOf(style.value) === null">No such evening was found.</span>
