@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { useEventListener, useIntervalFn } from '@vueuse/core';
-import { DEMOS } from './composables/useFiles';
+import { ElMessage } from 'element-plus';
+import { DEMOS, useFiles } from './composables/useFiles';
+import { isPacked } from './composables/usePost';
 import { useClock } from './stores/clock';
 import { useCards } from './stores/cards';
 import { useDinner } from './stores/dinner';
 import { useDrafts } from './stores/drafts';
 import { usePreferences } from './stores/preferences';
+import { useStripLook } from './stores/strip';
 import { useStorageTrouble } from './stores/trouble';
 import { useSession } from './stores/session';
+import { useVariant } from './stores/variant';
 
 const dinner = useDinner();
 const session = useSession();
@@ -15,19 +19,40 @@ const clock = useClock();
 const cards = useCards();
 const drafts = useDrafts();
 const preferences = usePreferences();
+const look = useStripLook();
 const trouble = useStorageTrouble();
+const variant = useVariant();
 const isReady = ref(false);
+
+/** An evening that came as a link stands behind its #; it is taken from there once. */
+async function openFromLink(): Promise<void> {
+  const sent = /^#evening=(.+)$/.exec(window.location.hash)?.[1];
+  if (!sent) return;
+  window.history.replaceState(window.history.state, '', window.location.pathname);
+  // Its letters are such that a link need not change them, but for the colons.
+  const text = sent.replaceAll('%3A', ':');
+  if (!isPacked(text) || !(await useFiles().openPacked(text))) {
+    ElMessage({ message: 'The link holds no evening, or a part of it is missing.', type: 'warning' });
+  }
+}
 
 onMounted(async () => {
   try {
     await clock.restore();
     if (!(await dinner.restore())) await dinner.openText(DEMOS[0]!.text);
     await session.restore();
-    await Promise.all([cards.restore(), drafts.restore(), preferences.restore()]);
+    await Promise.all([
+      cards.restore(),
+      drafts.restore(),
+      preferences.restore(),
+      look.restore(),
+      variant.restore(),
+    ]);
   } catch (error) {
     trouble.tell(error);
     if (!dinner.dinner) dinner.openUnkept(DEMOS[0]!.text);
   }
+  await openFromLink();
   isReady.value = true;
 });
 // What is kept in passing fails without anybody waiting for it.

@@ -1,11 +1,12 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import type { CompareWorker } from '../workers/compare.worker';
+import type { ReasonsWorker } from '../workers/reasons.worker';
 
 /**
- * Other evenings beside the one that is planned, worked out in a worker of their own. `begin` ends what is
- * still going on, and hands a worker to `work`; results of a run that was ended are not heard.
+ * Long questions, worked out in a worker of their own. `begin` ends what is still going on, and hands a worker to
+ * `work`; results of a run that was ended are not heard.
  */
-export function useComparison() {
+function useOwnWorker<Api>(make: () => Worker) {
   const isComparing = ref(false);
   let worker: Worker | undefined;
 
@@ -17,15 +18,15 @@ export function useComparison() {
 
   async function begin(
     work: (
-      remote: Remote<CompareWorker>,
+      remote: Remote<Api>,
       heard: <Args extends unknown[]>(f: (...args: Args) => void) => (...args: Args) => void,
     ) => Promise<void>,
   ): Promise<void> {
     end();
-    const mine = new Worker(new URL('../workers/compare.worker.ts', import.meta.url), { type: 'module' });
+    const mine = make();
     worker = mine;
     isComparing.value = true;
-    await work(wrap<CompareWorker>(mine), (f) =>
+    await work(wrap<Api>(mine), (f) =>
       proxy((...args) => {
         if (worker === mine) f(...args);
       }),
@@ -36,3 +37,15 @@ export function useComparison() {
   onScopeDispose(end);
   return { isComparing: readonly(isComparing), begin, end };
 }
+
+/** Other evenings beside the one that is planned. */
+export const useComparison = () =>
+  useOwnWorker<CompareWorker>(
+    () => new Worker(new URL('../workers/compare.worker.ts', import.meta.url), { type: 'module' }),
+  );
+
+/** Questions about the evening that is planned. */
+export const useQuestion = () =>
+  useOwnWorker<ReasonsWorker>(
+    () => new Worker(new URL('../workers/reasons.worker.ts', import.meta.url), { type: 'module' }),
+  );

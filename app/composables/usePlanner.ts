@@ -21,6 +21,7 @@ function makeSearcher() {
 
   async function search(
     file: unknown,
+    old: Plan | null,
     seconds: number,
     seed: number,
     onBetter: (plan: Plan) => void,
@@ -35,7 +36,7 @@ function makeSearcher() {
     const show = proxy((better: Plan) => {
       if (mine === worker) onBetter(better);
     });
-    const result = await Promise.race([remote!.plan(file, seconds, seed, show), cancelled]);
+    const result = await Promise.race([remote!.plan(file, old, seconds, seed, show), cancelled]);
     if (result && mine === worker) giveUp = undefined;
     return result;
   }
@@ -52,11 +53,16 @@ export function makePlanner() {
     for (const searcher of searchers) searcher.cancel();
   }
 
-  /** Resolves with the better plan, or with null where the run was cancelled. */
-  async function plan(file: unknown, seconds: number, onBetter: (plan: Plan) => void): Promise<Plan | null> {
+  /** Resolves with the better plan, made from `old` where there is one, or with null where the run was cancelled. */
+  async function plan(
+    file: unknown,
+    old: Plan | null,
+    seconds: number,
+    onBetter: (plan: Plan) => void,
+  ): Promise<Plan | null> {
     cancel();
     const results = await Promise.all(
-      searchers.map((searcher, k) => searcher.search(file, seconds, seeds[k]!, onBetter)),
+      searchers.map((searcher, k) => searcher.search(file, old, seconds, seeds[k]!, onBetter)),
     );
     return results.reduce((a, b) => (a && b ? betterPlan(a, b) : null));
   }

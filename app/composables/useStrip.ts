@@ -1,155 +1,130 @@
 import type { Ref } from 'vue';
-import { plannedSteps, tasksOf, type Evening, type PlannedStep, type Task } from '../../core/live';
-import { assignLanes, makeScale, placeLabels, waitingOf, yOf, type Waiting } from '../../core/strip';
+import type { Evening } from '../../core/live';
+import { cutPanes, layOutStrip, yOf, type StripMeasure } from '../../core/strip';
 
-const PER_MINUTE = 5;
-const FOLD = 72;
-const COURSE_LABEL = 40;
-const LABEL: Record<Task['kind'], number> = { work: 34, in: 28, out: 28, check: 24, plate: 34, clear: 30 };
-
-/** A bar beside the hands: something in the oven, on a ring, resting or waiting. */
-export interface Bar {
-  readonly key: string;
-  readonly step: string;
-  readonly dish: string;
-  readonly course: string | null;
-  readonly does: string;
-  readonly texture: 'minded' | 'alone' | 'waiting';
-  readonly from: number;
-  readonly to: number;
+/** Where the columns of a strip lie; pixels. */
+export interface StripColumns {
+  readonly gutter: number;
+  /** Width of a lane beside the hands, and of one that has room for words. */
   readonly lane: number;
-  readonly waiting: Waiting | null;
-  /** Minutes at which hands put something in, take it out or look at it. */
-  readonly threads: readonly number[];
+  readonly hasWords: boolean;
+  readonly edge: number;
+  readonly isNarrow: boolean;
+  readonly isCompact: boolean;
 }
 
-export interface HandsLabel {
-  readonly task: Task;
-  readonly top: number;
-  readonly height: number;
+const FINGER = 44;
+/** Pixels above the panes of the whole view. */
+const ABOVE_WHOLE = 225;
+const GAP = 12;
+/** From this width on a strip has room for words in its lanes; below the second it is a narrow one. */
+const ROOMY = 1000;
+const NARROW = 700;
+/** Average width of a character, and what stands beside the text on a line: bar, time, sign, length. */
+const CHARACTER = 8.1;
+const BESIDE = 178;
+const BESIDE_NARROW = 118;
+const CHARACTER_COMPACT = 6.6;
+const BESIDE_COMPACT = 84;
+
+interface Look {
+  readonly width: Ref<number>;
+  readonly perMinute: Ref<number>;
+  readonly isWhole: Ref<boolean>;
+  readonly isTouch: Ref<boolean>;
+  /** Height of the window, which the whole view fills where that makes it better to read. */
+  readonly windowHeight: Ref<number>;
 }
 
-interface Lanes {
-  readonly bars: readonly Bar[];
-  readonly count: number;
-}
-
-function barOf(planned: PlannedStep): Omit<Bar, 'lane'> {
-  return {
-    key: planned.row.step,
-    step: planned.row.step,
-    dish: planned.placed.dish.name,
-    course: planned.course,
-    does: planned.step.does,
-    texture: planned.attention === 'minded' ? 'minded' : 'alone',
-    from: planned.row.start,
-    to: planned.row.end,
-    waiting: null,
-    threads: planned.row.hands.map((h) => (h.why === 'out' ? h.to : h.from)),
-  };
-}
-
-function inLanes(bars: readonly Omit<Bar, 'lane'>[]): Lanes {
-  const { lanes, count } = assignLanes(bars);
-  return { bars: bars.map((bar, i) => ({ ...bar, lane: lanes[i]! })), count };
-}
-
-/** Steps that take no time are moments: they are on the run sheet, not beside it. */
-const lasts = (bar: { from: number; to: number }) => bar.to > bar.from;
-
-/** Everything that the strip draws, worked out from the evening; no decision is left to the drawing. */
-export function useStrip(evening: Ref<Evening>) {
-  const tasks = computed(() => tasksOf(evening.value.dinner, evening.value.plan));
-  const steps = computed(() => plannedSteps(evening.value.dinner, evening.value.plan));
-  const courses = computed(() =>
-    evening.value.plan.courses.map((course) => {
-      const { eating, name } = evening.value.dinner.courses.find((c) => c.id === course.id)!;
-      return { id: course.id, name, serve: course.serve, up: course.serve + eating };
-    }),
-  );
-  const end = computed(() => Math.max(...courses.value.map((c) => c.up)));
-  const cooks = computed(() =>
-    evening.value.dinner.cooks.map((c) => ({ id: c.id, name: c.name, eats: c.eats })),
-  );
-
-  /** The labels of one cook's column: tasks, and the room that each course's own line needs. */
-  const needs = (cook: string) => [
-    ...courses.value.map((course) => ({ task: null, at: course.serve, height: COURSE_LABEL })),
-    ...tasks.value
-      .filter((t) => t.cook === cook)
-      .map((task) => ({ task, at: task.from, height: LABEL[task.kind] })),
-  ];
-  const scale = computed(() =>
-    makeScale(
-      [...tasks.value, { from: -5, to: end.value }],
-      PER_MINUTE,
-      FOLD,
-      cooks.value.map((cook) => needs(cook.id)),
-      courses.value.map((course) => course.serve),
-    ),
-  );
-  const y = (minute: number) => yOf(scale.value, minute);
-
-  const hands = computed(() =>
-    cooks.value.map((cook) => {
-      const items = needs(cook.id);
-      const tops = placeLabels(scale.value, items);
-      return {
-        cook,
-        bars: tasks.value.filter((t) => t.cook === cook.id),
-        labels: items.flatMap(({ task, height }, i): HandsLabel[] =>
-          task ? [{ task, top: tops[i]!, height }] : [],
-        ),
-      };
-    }),
-  );
-
-  const uses = (planned: PlannedStep) =>
-    planned.step.ways.find((w) => w.id === planned.row.way)?.uses ?? planned.step.uses ?? [];
-  const ovens = computed(() =>
-    evening.value.plan.ovens
-      .map((oven) => ({
-        id: oven.id,
-        name: evening.value.dinner.kitchen.ovens.find((o) => o.id === oven.id)?.name ?? oven.id,
-        programme: oven.programme,
-        ...inLanes(
-          steps.value
-            .filter((s) => s.row.oven === oven.id)
-            .map(barOf)
-            .filter(lasts),
-        ),
-      }))
-      .filter((oven) => oven.bars.length > 0),
-  );
-  const rings = computed(() =>
-    inLanes(
-      steps.value
-        .filter((s) => uses(s).some((u) => 'ring' in u))
-        .map(barOf)
-        .filter(lasts),
-    ),
-  );
-  const waiting = computed(() => {
-    const resting = steps.value
-      .filter((s) => s.attention !== 'hands' && s.row.oven === null && !uses(s).some((u) => 'ring' in u))
-      .map(barOf)
-      .filter(lasts);
-    const held = waitingOf(evening.value.dinner, evening.value.plan)
-      .filter((w) => w.to - w.from >= 3)
-      .map((w): Omit<Bar, 'lane'> => ({
-        key: `${w.step} waits`,
-        step: w.step,
-        dish: w.dish,
-        course: w.course,
-        does: 'waits',
-        texture: 'waiting',
-        from: w.from,
-        to: w.to,
-        waiting: w,
-        threads: [],
-      }));
-    return inLanes([...resting, ...held]);
+/** Everything that the strip draws, for the width there is; no decision is left to the drawing. */
+export function useStrip(evening: Ref<Evening>, { width, perMinute, isWhole, isTouch, windowHeight }: Look) {
+  const cookCount = computed(() => evening.value.dinner.cooks.length);
+  const paneCount = computed(() => {
+    if (!isWhole.value) return 1;
+    const least = cookCount.value > 1 ? 520 : 390;
+    return Math.max(1, Math.min(3, Math.floor(width.value / least)));
+  });
+  const columns = computed((): StripColumns => {
+    const isNarrow = width.value < NARROW;
+    const isRoomy = width.value >= ROOMY && !isWhole.value;
+    return {
+      gutter: isWhole.value ? 8 : isNarrow ? 44 : 58,
+      lane: isRoomy ? 26 : isWhole.value ? 7 : isNarrow ? 9 : 16,
+      hasWords: isRoomy,
+      edge: isRoomy ? 26 : 7,
+      isNarrow,
+      isCompact: isWhole.value,
+    };
   });
 
-  return { tasks, steps, courses, cooks, scale, y, hands, ovens, rings, waiting };
+  /** Lanes beside the hands, from a layout for which the width of texts is no matter. */
+  const lanes = computed(() => {
+    const { dinner, plan } = evening.value;
+    const layout = layOutStrip(dinner, plan, measureFor(40));
+    const heat = layout.ovens.reduce((sum, oven) => sum + oven.count, layout.rings.count);
+    return { heat, ovens: layout.ovens.length, waiting: layout.waiting.count };
+  });
+  const MOST_HEAT = 210;
+  const MOST_WAITING = 230;
+  const sides = computed(() => {
+    const { lane, edge } = columns.value;
+    const { heat, ovens, waiting } = lanes.value;
+    return {
+      heat: Math.min(MOST_HEAT, heat * lane + ovens * (edge + 8)),
+      waiting: Math.min(MOST_WAITING, waiting * lane),
+    };
+  });
+  const handsWidth = computed(() => {
+    const pane = (width.value - GAP * 2 * (paneCount.value - 1)) / paneCount.value;
+    const left = pane - columns.value.gutter - sides.value.heat - sides.value.waiting;
+    return Math.max(120, (left - GAP * (cookCount.value + 1)) / cookCount.value);
+  });
+
+  function measureFor(characters: number, mostLines = 1): StripMeasure {
+    if (isWhole.value) {
+      return {
+        perMinute: 1,
+        fold: 30,
+        characters,
+        mostLines,
+        line: 17,
+        around: 1,
+        leastLabel: 0,
+        courseLabel: 22,
+      };
+    }
+    return {
+      perMinute: perMinute.value,
+      fold: 72,
+      characters,
+      mostLines: 3,
+      line: 20,
+      around: 8,
+      leastLabel: isTouch.value ? FINGER : 0,
+      courseLabel: columns.value.isNarrow ? 52 : 36,
+    };
+  }
+  const characters = computed(() => {
+    const { isCompact, isNarrow } = columns.value;
+    if (isCompact) return Math.floor((handsWidth.value - BESIDE_COMPACT) / CHARACTER_COMPACT);
+    const beside = isNarrow ? BESIDE_NARROW : BESIDE;
+    return Math.max(10, Math.floor((handsWidth.value - beside) / CHARACTER));
+  });
+  /** The whole view lets labels have two lines where it still fits the window so. */
+  const drawn = computed(() => {
+    const { dinner, plan } = evening.value;
+    const draw = (mostLines: number) => {
+      const laidOut = layOutStrip(dinner, plan, measureFor(characters.value, mostLines));
+      return { layout: laidOut, panes: cutPanes(laidOut.scale, paneCount.value) };
+    };
+    if (!isWhole.value) return draw(1);
+    const roomy = draw(2);
+    const tallest = Math.max(...roomy.panes.map((p) => p.bottom - p.top));
+    return tallest <= windowHeight.value - ABOVE_WHOLE ? roomy : draw(1);
+  });
+  const layout = computed(() => drawn.value.layout);
+  const panes = computed(() => drawn.value.panes);
+  const y = (minute: number) => yOf(layout.value.scale, minute);
+
+  return { layout, columns, sides, panes, y };
 }

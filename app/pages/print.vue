@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { tasksOf, type Task } from '../../core/live';
+import { byDay } from '../composables/byDay';
 import { useTimes } from '../composables/useTimes';
 import { useCourses } from '../composables/useCourses';
 import { useDinner } from '../stores/dinner';
@@ -8,36 +9,75 @@ const store = useDinner();
 const times = useTimes();
 const courses = useCourses();
 const paper = ref<'A4' | 'letter'>('A4');
+const isLarge = ref(false);
 
-type Line = { at: number; task: Task | null; text: string; sign: string };
+/** Whose lines: everyone's, each cook's on a sheet of their own, or one cook's. */
+const TOGETHER = 'together';
+const APART = 'apart';
+const whose = ref(TOGETHER);
+const ALL_DAYS = 'all';
+const dayWanted = ref(ALL_DAYS);
 
-/** The run sheet day by day, with the courses among the lines. */
-const days = computed(() => {
-  const evening = store.evening;
+const cooks = computed(() => store.dinner?.cooks ?? []);
+const cookName = (id: string) => cooks.value.find((c) => c.id === id)?.name ?? id;
+
+/** The dish is named where hands turn to it; its looks and its end say what they are about. */
+const isFirst = (task: Task) => task.kind === 'work' || task.kind === 'in';
+/** A dish by its first words: what comes after a comma or a "with" is for the menu. */
+const shortName = (dish: string) => dish.split(/,| with /)[0]!;
+const lines = computed(() => {
+  const { evening } = store;
   if (!evening) return [];
-  const lines: Line[] = [
-    ...tasksOf(evening.dinner, evening.plan).map((task) => ({
-      at: task.from,
-      task,
-      text: task.step === null ? task.text : `${task.dish}: ${task.text}`,
+  const ofTask = (task: Task) => ({
+    key: task.id,
+    at: task.from,
+    day: times.day(task.from),
+    cookId: task.cook as string | null,
+    line: {
+      key: task.id,
+      time: times.clock(task.from),
+      text: isFirst(task) ? `${shortName(task.dish)}: ${task.text}` : task.text,
       sign: courses.number(task.course),
-    })),
-    ...evening.plan.courses.map((c) => ({
-      at: c.serve,
-      task: null,
+      cook: cookName(task.cook),
+      length: `${task.to - task.from} min`,
+      kind: task.kind as string,
+    },
+  });
+  const served = evening.plan.courses.map((c) => ({
+    key: c.id,
+    at: c.serve,
+    day: times.day(c.serve),
+    cookId: null,
+    line: {
+      key: c.id,
+      time: times.clock(c.serve),
       text: `${courses.name(c.id)} is on the table`,
       sign: '',
-    })),
-  ].sort((a, b) => a.at - b.at);
-  const groups = new Map<string, Line[]>();
-  for (const line of lines) {
-    const day = times.day(line.at);
-    groups.set(day, [...(groups.get(day) ?? []), line]);
-  }
-  return [...groups].map(([day, list]) => ({ day, list }));
+      cook: '',
+      length: '',
+      kind: 'served',
+    },
+  }));
+  return [...tasksOf(evening.dinner, evening.plan).map(ofTask), ...served].sort((a, b) => a.at - b.at);
 });
-const hasSeveralCooks = computed(() => (store.dinner?.cooks.length ?? 0) > 1);
-const cookName = (id: string) => store.dinner?.cooks.find((c) => c.id === id)?.name ?? id;
+const allDays = computed(() => [...new Set(lines.value.map((l) => l.day))]);
+
+const about = computed(
+  () =>
+    `${times.day(0)}, ${store.dinner?.guests} at table. ${(store.evening?.plan.courses ?? [])
+      .map((c) => `${courses.name(c.id)} ${times.clock(c.serve)}.`)
+      .join(' ')}`,
+);
+const sheets = computed(() => {
+  const wanted = lines.value.filter((l) => dayWanted.value === ALL_DAYS || l.day === dayWanted.value);
+  const people =
+    whose.value === TOGETHER ? [null] : whose.value === APART ? cooks.value.map((c) => c.id) : [whose.value];
+  return people.map((cook) => ({
+    title: cook === null ? (store.dinner?.title ?? '') : `${store.dinner?.title}: ${cookName(cook)}`,
+    hasCooks: cook === null && cooks.value.length > 1,
+    days: byDay(wanted.filter((l) => cook === null || l.cookId === null || l.cookId === cook)),
+  }));
+});
 const print = () => window.print();
 
 useHead({ style: [{ innerHTML: () => `@page { size: ${paper.value}; margin: 12mm; }` }] });
@@ -50,40 +90,29 @@ useHead({ style: [{ innerHTML: () => `@page { size: ${paper.value}; margin: 12mm
         <el-radio-button value="A4" label="A4" />
         <el-radio-button value="letter" label="US Letter" />
       </el-radio-group>
+      <el-checkbox v-model="isLarge">Large type</el-checkbox>
+      <el-select v-if="cooks.length > 1" v-model="whose" aria-label="Whose">
+        <el-option :value="TOGETHER" label="Everyone together" />
+        <el-option :value="APART" label="Each cook on a sheet" />
+        <el-option v-for="c in cooks" :key="c.id" :value="c.id" :label="`Only ${c.name}`" />
+      </el-select>
+      <el-select v-if="allDays.length > 1" v-model="dayWanted" aria-label="Which day">
+        <el-option :value="ALL_DAYS" label="All days" />
+        <el-option v-for="day in allDays" :key="day" :value="day" :label="day" />
+      </el-select>
       <el-button type="primary" @click="print">Print</el-button>
     </div>
     <template v-if="store.evening">
-      <h2>{{ store.dinner?.title }}</h2>
-      <p>
-        {{ times.day(0) }}, {{ store.dinner?.guests }} at table.
-        <span v-for="course in store.evening.plan.courses" :key="course.id">
-          {{ courses.name(course.id) }} {{ times.clock(course.serve) }}.
-        </span>
-      </p>
-      <section v-for="{ day, list } in days" :key="day">
-        <h3>{{ day }}</h3>
-        <table>
-          <thead class="visually-hidden">
-            <tr>
-              <th scope="col">Time</th>
-              <th v-if="hasSeveralCooks" scope="col">Cook</th>
-              <th scope="col">What</th>
-              <th scope="col">Minutes</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(line, k) in list" :key="k" :class="line.task ? line.task.kind : 'served'">
-              <td class="time">{{ times.clock(line.at) }}</td>
-              <td v-if="hasSeveralCooks">{{ line.task ? cookName(line.task.cook) : '' }}</td>
-              <td>
-                <span v-if="line.sign" class="sign">{{ line.sign }}</span> {{ line.text }}
-              </td>
-              <td class="minutes">{{ line.task ? `${line.task.to - line.task.from} min` : '' }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </section>
-      <p class="soft">Temperatures and keeping times: follow your local food-safety authority.</p>
+      <PrintSheet
+        v-for="sheet in sheets"
+        :key="sheet.title"
+        :title="sheet.title"
+        :about="about"
+        :days="sheet.days"
+        :paper="paper"
+        :is-large="isLarge"
+        :has-cooks="sheet.hasCooks"
+      />
     </template>
     <ImpossibleDinner v-else-if="store.plan && !store.plan.feasible" />
     <PlanStatus v-else />
@@ -92,80 +121,31 @@ useHead({ style: [{ innerHTML: () => `@page { size: ${paper.value}; margin: 12mm
 
 <style scoped>
 .sheet {
-  max-width: 56rem;
-  margin: 0 auto;
   padding: 1rem 1.25rem 3rem;
 }
 
 .controls {
   display: flex;
-  gap: 1rem;
+  flex-wrap: wrap;
+  gap: 0.5rem 1rem;
+  align-items: center;
+  justify-content: center;
   margin-bottom: 1rem;
 }
 
-h2 {
-  font-size: 1.8rem;
+.controls .el-select {
+  width: 14rem;
 }
 
-h3 {
-  margin: 0.75rem 0 0.25rem;
-  font-size: 1.2rem;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 1.1rem;
-}
-
-td {
-  padding: 0.15rem 0.5rem;
-  border-bottom: 1px solid var(--line);
-  vertical-align: baseline;
-}
-
-.time {
-  width: 4rem;
-  font-weight: 700;
-}
-
-.minutes {
-  width: 4.5rem;
-  text-align: right;
-  white-space: nowrap;
-}
-
-.served td {
-  border-block: 3px solid currentcolor;
-  font-weight: 700;
-}
-
-.check td {
-  font-size: 0.95rem;
-}
-
-.sign {
-  display: inline-block;
-  width: 1.3rem;
-  border: 1.5px solid currentcolor;
-  border-radius: 50%;
-  font-size: 0.8rem;
-  text-align: center;
+@media (max-width: 860px) {
+  .sheet {
+    padding-inline: 0.5rem;
+  }
 }
 
 @media print {
   .sheet {
-    max-width: none;
     padding: 0;
-    color: #000;
-  }
-
-  table {
-    font-size: 11.5pt;
-  }
-
-  tr {
-    break-inside: avoid;
   }
 }
 </style>

@@ -52,6 +52,9 @@ const OPEN_SETTING = 'openDinner';
 /** Settings that belong to the cook and not to this browser; they go into a backup. */
 const KEPT_SETTINGS = ['kitchen', 'preferences'];
 /** What was bought and laid out for a dinner goes with it. */
+export const gatherSetting = (id: string) => `gather/${id}`;
+/** The other evening that is looked at beside a dinner. */
+export const variantSetting = (id: string) => `variant/${id}`;
 const isKept = (name: string) => KEPT_SETTINGS.includes(name) || name.startsWith('gather/');
 
 function open(): Database {
@@ -80,6 +83,7 @@ export interface RemovedDinner {
   readonly dinner: StoredDinner | undefined;
   readonly history: StoredHistory | undefined;
   readonly session: StoredSession | undefined;
+  readonly settings: readonly Setting[];
 }
 
 /** Plain data only: what Vue hands out as a proxy cannot be stored. */
@@ -91,14 +95,17 @@ export const storage = {
   saveDinner: (dinner: StoredDinner): Promise<unknown> => open().dinners.put(plain(dinner)),
   /** Takes a dinner out with its history and its session; gives back what there was, for `putBack`. */
   removeDinner: (id: string): Promise<RemovedDinner> => {
-    const { dinners, histories, sessions } = open();
-    return open().transaction('rw', dinners, histories, sessions, async () => {
+    const { dinners, histories, sessions, settings } = open();
+    return open().transaction('rw', dinners, histories, sessions, settings, async () => {
+      const names = [gatherSetting(id), variantSetting(id)];
       const gone = {
         dinner: await dinners.get(id),
         history: await histories.get(id),
         session: await sessions.get(id),
+        settings: (await settings.bulkGet(names)).filter((s) => s !== undefined),
       };
       await Promise.all([dinners.delete(id), histories.delete(id), sessions.delete(id)]);
+      await settings.bulkDelete(names);
       return gone;
     });
   },
@@ -106,6 +113,7 @@ export const storage = {
     if (gone.dinner) await open().dinners.put(gone.dinner);
     if (gone.history) await open().histories.put(gone.history);
     if (gone.session) await open().sessions.put(gone.session);
+    await open().settings.bulkPut([...gone.settings]);
   },
 
   loadHistory: (id: string): Promise<StoredHistory | undefined> => open().histories.get(id),

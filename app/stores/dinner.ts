@@ -9,6 +9,8 @@ import { makePlanner } from '../composables/usePlanner';
 import { storage, type StoredDinner } from '../storage/database';
 
 const SECONDS = 2;
+/** For a plan made from the one before, after a small change. */
+const SECONDS_FOR_BEND = 0.8;
 /** A better plan is swapped in while the search goes on only where it is cheaper by this share. */
 const WORTH_SHOWING = 0.02;
 /** Changes that can be undone. */
@@ -27,6 +29,8 @@ export const useDinner = defineStore('dinner', () => {
   const past = shallowRef<readonly unknown[]>([]);
   const future = shallowRef<readonly unknown[]>([]);
   const planner = makePlanner();
+  /** Plans that were made for files which may come back by undo. */
+  const made = new WeakMap<object, Plan>();
 
   const zero = computed(() =>
     dinner.value ? toInstant(dinner.value.sitDown, dinner.value.timeZone) * 60_000 : 0,
@@ -52,16 +56,19 @@ export const useDinner = defineStore('dinner', () => {
       isArchived: isArchived.value,
     });
 
-  async function makePlan(): Promise<void> {
+  /** Where a plan was made before a small change, the new one is made from it, and shown when it is done. */
+  async function makePlan(old: Plan | null = null, preview: Plan | null = null): Promise<void> {
     const wanted = file.value;
     isPlanning.value = true;
-    plan.value = null;
-    const result = await planner.plan(wanted, SECONDS, (better) => {
+    plan.value = preview ?? old;
+    const seconds = old ? SECONDS_FOR_BEND : SECONDS;
+    const result = await planner.plan(wanted, old ? (preview ?? old) : null, seconds, (better) => {
       const shown = plan.value?.cost ?? Infinity;
-      if (wanted === file.value && better.cost! < shown * (1 - WORTH_SHOWING)) plan.value = better;
+      if (!old && wanted === file.value && better.cost! < shown * (1 - WORTH_SHOWING)) plan.value = better;
     });
     if (!result || wanted !== file.value) return;
     plan.value = result;
+    made.set(wanted as object, result);
     isPlanning.value = false;
     await save();
   }
@@ -101,8 +108,10 @@ export const useDinner = defineStore('dinner', () => {
     past.value = history?.past ?? [];
     future.value = history?.future ?? [];
     await storage.saveOpen(stored.id);
-    if (stored.plan) plan.value = stored.plan;
-    else void makePlan();
+    if (stored.plan) {
+      plan.value = stored.plan;
+      made.set(file.value as object, stored.plan);
+    } else void makePlan();
     return true;
   }
 
@@ -112,18 +121,21 @@ export const useDinner = defineStore('dinner', () => {
     return stored !== undefined && (await show(stored));
   }
 
-  /** Keeps a dinner file beside the others and opens it; one that is kept already, unchanged, is only opened. */
-  async function openFile(next: unknown): Promise<boolean> {
+  /**
+   * Keeps a dinner file beside the others and opens it, with the plan that came along where one did; one that is
+   * kept already, unchanged, is only opened.
+   */
+  async function openFile(next: unknown, planned: Plan | null = null): Promise<boolean> {
     const result = readDinner(next);
     if (!result.ok) return adopt(next, result);
     const kept = await storage.listDinners();
     const text = JSON.stringify(next);
     const same = kept.find((d) => JSON.stringify(d.file) === text);
-    if (same) return show({ ...same, isArchived: false });
+    if (same) return show({ ...same, plan: planned ?? same.plan, isArchived: false });
     const stored: StoredDinner = {
       id: freeId(idFrom(result.dinner.title, 'dinner'), new Set(kept.map((d) => d.id))),
       file: next,
-      plan: null,
+      plan: planned,
       changed: Date.now(),
       isArchived: false,
     };
@@ -142,14 +154,17 @@ export const useDinner = defineStore('dinner', () => {
     next: unknown,
     before: readonly unknown[],
     undone: readonly unknown[],
+    plans: { old?: Plan | null; preview?: Plan | null } = {},
   ): Promise<boolean> {
+    const known = made.get(next as object);
     if (!adopt(next, readDinner(next))) return false;
+    if (known) leave();
     past.value = before.slice(-MOST_UNDONE);
     future.value = undone;
     const history = storage.saveHistory({ id: id.value, past: [...past.value], future: [...undone] });
-    const planned = makePlan();
+    if (known) plan.value = known;
+    else void makePlan(plans.old, plans.preview);
     await Promise.all([history, save()]);
-    void planned;
     others?.postMessage(id.value);
     return true;
   }
@@ -157,6 +172,23 @@ export const useDinner = defineStore('dinner', () => {
   /** Puts another file in place of the open dinner's. False where it would be wrong: see `problems`. */
   async function replace(next: unknown): Promise<boolean> {
     if (JSON.stringify(next) === JSON.stringify(file.value)) return true;
+    return turnTo(next, [...past.value, file.value], []);
+  }
+
+  /**
+   * Bends the evening that is planned: a small change after which all that can stays where it is. `preview` is a
+   * plan of the changed dinner, where one was shown already.
+   */
+  async function bend(changes: readonly Change[], preview: Plan | null = null): Promise<boolean> {
+    const next = applyChanges(file.value, changes);
+    if (JSON.stringify(next) === JSON.stringify(file.value)) return true;
+    const old = plan.value?.feasible ? plan.value : null;
+    return turnTo(next, [...past.value, file.value], [], { old, preview });
+  }
+
+  /** Puts another file in place of the open dinner's for which there is a plan already. */
+  function replacePlanned(next: unknown, planned: Plan): Promise<boolean> {
+    made.set(next as object, planned);
     return turnTo(next, [...past.value, file.value], []);
   }
 
@@ -243,8 +275,10 @@ export const useDinner = defineStore('dinner', () => {
     openUnkept,
     changedElsewhere,
     change,
+    bend,
     compose,
     replace,
+    replacePlanned,
     undo,
     redo,
     sitDownAt,

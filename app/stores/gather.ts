@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { z } from 'zod';
-import { storage } from '../storage/database';
+import { gatherSetting, storage } from '../storage/database';
 import { useDinner } from './dinner';
 
 const flags = z.record(z.string(), z.boolean()).catch({});
@@ -20,7 +20,7 @@ export type Gathered = z.output<typeof gatheredSchema>;
 export const useGather = defineStore('gather', () => {
   const dinner = useDinner();
   const gathered = ref<Gathered>(gatheredSchema.parse({}));
-  const name = () => `gather/${dinner.id}`;
+  const name = () => gatherSetting(dinner.id);
 
   async function restore(): Promise<void> {
     const mine = name();

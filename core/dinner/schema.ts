@@ -147,6 +147,8 @@ const course = z.looseObject({
     .prefault({}),
   clearing: minutes.default(3),
   dishes: z.array(id),
+  /** A field of ours: no cook who eats leaves the table during this course. Anything but true counts as not written. */
+  sitThrough: z.literal(true).optional().catch(undefined),
 });
 
 const oven = z.looseObject({

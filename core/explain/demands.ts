@@ -74,7 +74,12 @@ export function demandsOf(dinner: Dinner): Demand[] {
     {
       kind: 'table',
       text: `a cook may be away from the table for no more than ${dinner.away} minutes, and hot fat is not left alone`,
-      without: (d) => ({ ...d, away: 1000, cooks: d.cooks.map((cook) => ({ ...cook, eats: false })) }),
+      without: (d) => ({
+        ...d,
+        away: 1000,
+        cooks: d.cooks.map((cook) => ({ ...cook, eats: false })),
+        courses: d.courses.map((course) => ({ ...course, sitThrough: undefined })),
+      }),
     },
     {
       kind: 'pauses',

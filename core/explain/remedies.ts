@@ -65,6 +65,13 @@ export function candidateChanges(dinner: Dinner): Candidate[] {
       text: `The pause before ${course.name} may be 20 minutes longer.`,
     });
   });
+  dinner.courses.forEach((course, c) => {
+    if (!course.sitThrough) return;
+    list.push({
+      change: [{ path: `courses[${c}].sitThrough`, value: false }],
+      text: `Let the cook leave the table during ${course.name} after all.`,
+    });
+  });
   if (dinner.away < 60) {
     list.push({
       change: [{ path: 'away', value: dinner.away + 10 }],

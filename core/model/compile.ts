@@ -196,7 +196,8 @@ export function compileModel(dinner: Dinner, progress?: Progress): Model {
     const platingActivity = service('plating', plating);
     const clearingActivity = service('clearing', clearing);
     const pause = servedPause(dinner, c, progress) ?? course.pause;
-    return { eating: course.eating, plating, clearing, ...pause, platingActivity, clearingActivity };
+    const away = course.sitThrough ? 0 : dinner.away;
+    return { eating: course.eating, plating, clearing, ...pause, away, platingActivity, clearingActivity };
   });
 
   const calendars = windows.map((list) => {
@@ -228,7 +229,6 @@ export function compileModel(dinner: Dinner, progress?: Progress): Model {
     words,
     zero: -origin,
     arrive: dinner.arrive,
-    away: dinner.away,
     weights: WEIGHTS[dinner.style],
     activities,
     stepCount: steps.length,

@@ -101,6 +101,8 @@ export interface CourseModel {
   readonly least: number;
   readonly ideal: number;
   readonly most: number;
+  /** The most minutes that a cook who eats may be away from the table during it. */
+  readonly away: number;
   /** Indices of the activities that plate and clear it. */
   readonly platingActivity: number;
   readonly clearingActivity: number;
@@ -152,7 +154,6 @@ export interface Model {
   readonly words: number;
   readonly zero: number;
   readonly arrive: number;
-  readonly away: number;
   readonly weights: Readonly<Record<TermName, number>>;
   /** The steps in the order of the file, then plating and clearing of each course. */
   readonly activities: readonly Activity[];

@@ -1,3 +1,4 @@
+export { readPlan } from './schema';
 export {
   TERM_NAMES,
   type Change,

@@ -167,8 +167,9 @@ export function awayHolds(board: Board): boolean {
   const { model } = board;
   for (let c = 0; c < model.courses.length; c++) {
     const down = board.serve[c]!;
+    const { eating, away } = model.courses[c]!;
     for (let k = 0; k < model.cookCount; k++) {
-      if (model.eats[k] && busyMinutes(board, k, down, down + model.courses[c]!.eating) > model.away) {
+      if (model.eats[k] && busyMinutes(board, k, down, down + eating) > away) {
         return false;
       }
     }
@@ -201,11 +202,12 @@ export function stretchCost(
   const row = cook * model.slots;
   for (let c = 0; c < model.courses.length; c++) {
     const down = board.serve[c]!;
-    const up = down + model.courses[c]!.eating;
+    const { eating, away } = model.courses[c]!;
+    const up = down + eating;
     const a = Math.max(from, down);
     const b = Math.min(to, up);
     if (b <= a) continue;
-    if (!board.ignoreAway && busyMinutes(board, cook, down, up) + b - a > model.away) return Infinity;
+    if (!board.ignoreAway && busyMinutes(board, cook, down, up) + b - a > away) return Infinity;
     cost += w.away * (b - a);
     const left =
       (a > down && board.owner[row + a - 1] !== 0) || (a - 1 > down && board.owner[row + a - 2] !== 0);

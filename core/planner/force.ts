@@ -171,7 +171,8 @@ export class Forcer {
     const { model } = board;
     for (let c = 0; c < model.courses.length; c++) {
       const down = board.serve[c]!;
-      const up = down + model.courses[c]!.eating;
+      const { eating, away: most } = model.courses[c]!;
+      const up = down + eating;
       for (let k = 0; k < model.cookCount; k++) {
         if (!model.eats[k]) continue;
         for (;;) {
@@ -186,7 +187,7 @@ export class Forcer {
             if (u !== i && (victim < 0 || this.weigh(u) * this.random.next() < this.weigh(victim) * 0.5))
               victim = u;
           }
-          if (away <= model.away || victim < 0) break;
+          if (away <= most || victim < 0) break;
           board.unplace(victim);
           eject(victim);
         }

@@ -14,6 +14,46 @@ const HEAT = 0.5;
 /** How much dearer than the best plan found a calmer one may be. */
 const WORTH_OF_CALM = 0.01;
 
+/** The same while a hand is at it: what moves is what the cook looks at, so calm comes first. */
+const SHARE_FOR_BETTER_IN_HAND = 0.35;
+
+interface How {
+  readonly forBetter: number;
+  /** Whether a plan may be built from nothing where the old one leads nowhere. */
+  readonly mayBuild: boolean;
+}
+
+/** The plan that comes of the old one in the time there is; null where none does. */
+function replanned(
+  dinner: Dinner,
+  notices: readonly string[],
+  old: Plan,
+  options: PlanOptions,
+  { forBetter, mayBuild }: How,
+  progress?: Progress,
+): Plan | null {
+  const begin = options.now();
+  const model = compileModel(dinner, progress);
+  const search = new Search(model, options.seed);
+  const isCancelled = () => options.isCancelled?.() === true;
+  const rounds = options.rounds ?? roundsFor(options.seconds, model.activities.length);
+  const until = (part: number): Budget => ({
+    rounds: Math.round(rounds * part),
+    isOver: () => options.now() >= begin + options.seconds * 1000 * part || isCancelled(),
+    onBetter: () => options.onBetter?.(assemblePlan(search.board, notices, null)),
+  });
+  const giveUp = mayBuild ? undefined : until(1).isOver;
+  const isBegun =
+    (old.feasible && search.startFrom(old, until(1), giveUp)) ||
+    (mayBuild && search.construct(until(forBetter)));
+  if (!isBegun) return null;
+  search.improve({ ...until(forBetter), heat: HEAT });
+  const shift = toInstant(dinner.sitDown, dinner.timeZone) - toInstant(old.sitDown, dinner.timeZone);
+  search.calm(anchorsOf(model, old, shift), search.best.cost * (1 + WORTH_OF_CALM), until(1));
+  search.showBest();
+  return assemblePlan(search.board, notices, null);
+}
+
 /**
  * Plans a dinner anew after a small change, or in the middle of the evening, from a plan made before: as good
  * as planning anew, within 1 % of the cost, and with as few steps moved as was found. `progress` says what has
@@ -27,22 +67,16 @@ export function replanDinner(
   options: PlanOptions,
   progress?: Progress,
 ): Plan {
-  const begin = options.now();
-  const model = compileModel(dinner, progress);
-  const search = new Search(model, options.seed);
-  const isCancelled = () => options.isCancelled?.() === true;
-  const rounds = options.rounds ?? roundsFor(options.seconds, model.activities.length);
-  const until = (part: number): Budget => ({
-    rounds: Math.round(rounds * part),
-    isOver: () => options.now() >= begin + options.seconds * 1000 * part || isCancelled(),
-    onBetter: () => options.onBetter?.(assemblePlan(search.board, notices, null)),
-  });
-  const isBegun =
-    (old.feasible && search.startFrom(old, until(1))) || search.construct(until(SHARE_FOR_BETTER));
-  if (!isBegun) return planDinner(dinner, notices, options, progress);
-  search.improve({ ...until(SHARE_FOR_BETTER), heat: HEAT });
-  const shift = toInstant(dinner.sitDown, dinner.timeZone) - toInstant(old.sitDown, dinner.timeZone);
-  search.calm(anchorsOf(model, old, shift), search.best.cost * (1 + WORTH_OF_CALM), until(1));
-  search.showBest();
-  return assemblePlan(search.board, notices, null);
+  const how = { forBetter: SHARE_FOR_BETTER, mayBuild: true };
+  return (
+    replanned(dinner, notices, old, options, how, progress) ?? planDinner(dinner, notices, options, progress)
+  );
+}
+
+/**
+ * What becomes of a plan while a cook bends it: the old plan with as little moved as can be, within the few
+ * milliseconds of `options.seconds`; null where the change leads to no plan from there. Nothing is explained.
+ */
+export function nudgedPlan(dinner: Dinner, old: Plan, options: PlanOptions): Plan | null {
+  return replanned(dinner, [], old, options, { forBetter: SHARE_FOR_BETTER_IN_HAND, mayBuild: false });
 }

@@ -143,17 +143,17 @@ export class Search {
   }
 
   /**
-   * Sets out from a plan made before, as far as it still holds; false where no plan comes of it. Some
-   * milliseconds at most: it does not look at the clock, so that a busy machine does not lose the old plan.
+   * Sets out from a plan made before, as far as it still holds; false where no plan comes of it. It does not
+   * look at the clock unless told when to give up, so that a busy machine does not lose the old plan.
    */
-  startFrom(plan: Plan, budget: Budget): boolean {
+  startFrom(plan: Plan, budget: Budget, giveUp: () => boolean = () => false): boolean {
     const { board } = this;
-    for (let tries = 0; tries < START_TRIES; tries++) {
+    for (let tries = 0; tries < START_TRIES && !giveUp(); tries++) {
       this.clearBoard();
       const { members, starts } = recallPlan(board, plan);
       const left = this.refill.putBack(members, starts);
       const limit = 20 * (members.length + 5);
-      if (left > 0 && !this.refill.fill(left, limit, () => false)) continue;
+      if (left > 0 && !this.refill.fill(left, limit, giveUp)) continue;
       if (!this.isSound()) continue;
       this.keepIfBetter(totalCost(board), budget);
       return true;

@@ -73,13 +73,14 @@ export class Supply {
     }
     for (let c = 0; c < model.courses.length; c++) {
       const down = evening.serveHigh[c]!;
-      const up = evening.serveLow[c]! + model.courses[c]!.eating;
+      const { eating, away } = model.courses[c]!;
+      const up = evening.serveLow[c]! + eating;
       if (up <= down) continue;
       const leaves = evening.leaves[c]!;
       let sooner = Infinity;
       for (let k = 0; k < model.cookCount; k++) {
         if (!model.eats[k]) continue;
-        const cost = this.atTable(k, down, up, price, evening.forced, leaves);
+        const cost = this.atTable(k, down, up, away, price, evening.forced, leaves);
         total += cost;
         sooner = Math.min(sooner, this.ifLeaving - cost);
       }
@@ -97,6 +98,7 @@ export class Supply {
     cook: number,
     down: number,
     up: number,
+    mostAway: number,
     price: Float64Array,
     forced: Uint8Array,
     leaves: number,
@@ -104,7 +106,7 @@ export class Supply {
     const { model, table, steps, given, cooks } = this;
     const { weights } = model;
     const calendar = model.calendars[cook]!;
-    const most = Math.min(63, model.away);
+    const most = Math.min(63, mostAway);
     let free = 0;
     let isPaid = false;
     for (let m = down; m < up; m++) {

@@ -56,17 +56,19 @@ export function handsOfDish(plan: Plan, dish: string): number {
     .reduce((sum, span) => sum + span.to - span.from, 0);
 }
 
+/** Hands-on minutes of cooks who eat while a course is on the table. */
+export function awayDuring(dinner: Dinner, plan: Plan, course: string): number {
+  const eaters = new Set(dinner.cooks.filter((c) => c.eats).map((c) => c.id));
+  const down = plan.courses.find((c) => c.id === course)?.serve ?? 0;
+  const up = down + (dinner.courses.find((c) => c.id === course)?.eating ?? 0);
+  return handsSpans(plan)
+    .filter(({ cook }) => eaters.has(cook))
+    .reduce((sum, { from, to }) => sum + Math.max(0, Math.min(to, up) - Math.max(from, down)), 0);
+}
+
 export function figuresOf(dinner: Dinner, plan: Plan): EveningFigures {
   const spans = handsSpans(plan);
-  const eating = new Map(dinner.courses.map((c) => [c.id, c.eating]));
-  const eaters = new Set(dinner.cooks.filter((c) => c.eats).map((c) => c.id));
-  let awayMinutes = 0;
-  for (const { id, serve } of plan.courses) {
-    for (const { from, to, cook } of spans) {
-      if (!eaters.has(cook)) continue;
-      awayMinutes += Math.max(0, Math.min(to, serve + eating.get(id)!) - Math.max(from, serve));
-    }
-  }
+  const awayMinutes = plan.courses.reduce((sum, { id }) => sum + awayDuring(dinner, plan, id), 0);
   const onDay = spans.filter((s) => s.to > -DAY_WINDOW).map((s) => Math.max(s.from, -DAY_WINDOW));
   return {
     cost: plan.cost!,

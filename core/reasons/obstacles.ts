@@ -153,7 +153,7 @@ function tooLongAway(
   found: Obstacle[],
 ): void {
   const { model } = board;
-  model.courses.forEach(({ eating }, c) => {
+  model.courses.forEach(({ eating, away: most }, c) => {
     const down = board.serve[c]!;
     const inside = Math.min(to, down + eating) - Math.max(from, down);
     if (inside <= 0) return;
@@ -161,7 +161,7 @@ function tooLongAway(
       if (!model.eats[k]) return false;
       let away = inside;
       for (let m = down; m < down + eating; m++) if (board.owner[k * model.slots + m] !== 0) away += 1;
-      return away > model.away;
+      return away > most;
     });
     if (isTooLong) found.push({ kind: 'away', course: model.dinner.courses[c]!.id });
   });

@@ -45,13 +45,17 @@ export function wordsFor(dinner: Dinner): Words {
           ? `${step(o.step)} must be done ${minutes(o.minutes)} before`
           : `${step(o.step)} must be done first`;
       case 'spoils':
-        return `what ${step(o.step)} made must not wait longer than ${minutes(o.minutes)}`;
+        return o.minutes > 0
+          ? `what ${step(o.step)} made must not wait longer than ${minutes(o.minutes)}`
+          : `it must follow ${step(o.step)} at once`;
       case 'before':
         return o.minutes > 0
           ? `must rest ${minutes(o.minutes)} before ${step(o.step)} at ${clock(o.at)}`
           : `${step(o.step)} follows at ${clock(o.at)}`;
       case 'keeps':
-        return `keeps no longer than ${minutes(o.minutes)} before ${step(o.step)}`;
+        return o.minutes > 0
+          ? `keeps no longer than ${minutes(o.minutes)} before ${step(o.step)}`
+          : `${step(o.step)} must follow at once`;
       case 'plating':
         return `${course(o.course)} is plated at ${clock(o.at)}`;
       case 'keepsForPlate':

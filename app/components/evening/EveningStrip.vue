@@ -1,293 +1,208 @@
 <script setup lang="ts">
-import { useStrip } from '../../composables/useStrip';
-import { duration, useTimes } from '../../composables/useTimes';
+import { useElementSize, useEventListener, useMediaQuery, useWindowSize } from '@vueuse/core';
+import { minuteAt, yOf } from '../../../core/strip';
 import { useCooks } from '../../composables/useCooks';
-import { useCourses } from '../../composables/useCourses';
-import { useClock } from '../../stores/clock';
+import { useStrip } from '../../composables/useStrip';
+import { useStripDrag } from '../../composables/useStripDrag';
+import { useTimes } from '../../composables/useTimes';
 import { useDinner } from '../../stores/dinner';
+import { useStripLook } from '../../stores/strip';
 
 const chosen = defineModel<string | null>('chosen', { required: true });
 const store = useDinner();
-const clock = useClock();
+const look = useStripLook();
 const times = useTimes();
-const courseOf = useCourses();
 const cooks = useCooks();
 const route = useRoute();
-const evening = computed(() => store.evening!);
-const { courses, scale, y, hands, ovens, rings, waiting } = useStrip(evening);
-const strip = useTemplateRef<HTMLElement>('strip');
+const frame = useTemplateRef<HTMLElement>('frame');
+const body = useTemplateRef<HTMLElement>('body');
+const { width } = useElementSize(frame);
+const isTouch = useMediaQuery('(pointer: coarse)');
 
-const ticks = computed(() =>
-  scale.value.segments
-    .filter((s) => !s.isFolded)
-    .flatMap((s) => {
-      const list: number[] = [];
-      for (let m = Math.ceil(s.from / 15) * 15; m < s.to; m += 15) list.push(m);
-      return list;
-    }),
-);
-const folds = computed(() => scale.value.segments.filter((s) => s.isFolded));
-const nowAt = computed(() => {
-  const minute = (clock.now - store.zero) / 60_000;
-  const segments = scale.value.segments;
-  const isInside = minute >= segments[0]!.from && minute <= segments.at(-1)!.to;
-  return isInside ? y(minute) : null;
+const evening = computed(() => store.evening!);
+const isWhole = computed(() => look.look === 'whole');
+const perMinute = computed(() => look.perMinute);
+const { height: windowHeight } = useWindowSize();
+const { layout, columns, sides, panes } = useStrip(evening, {
+  width,
+  perMinute,
+  isWhole,
+  isTouch,
+  windowHeight,
+});
+const scale = computed(() => layout.value.scale);
+const drag = useStripDrag(scale);
+const hasLoad = computed(() => look.hasLoad && !columns.value.isNarrow && !columns.value.isCompact);
+
+/** Height of what stays at the top of the window. */
+const TOP = 190;
+const topOf = () => body.value?.getBoundingClientRect().top ?? 0;
+const inWindow = (minute: number) => topOf() + yOf(scale.value, minute);
+
+function tellView(): void {
+  if (isWhole.value || !body.value) {
+    look.inView = null;
+    return;
+  }
+  const top = topOf();
+  look.inView = {
+    from: minuteAt(scale.value, Math.max(0, TOP - top)),
+    to: minuteAt(scale.value, Math.max(0, window.innerHeight - top)),
+  };
+}
+let frameAsked = 0;
+function tellViewSoon(): void {
+  frameAsked ||= requestAnimationFrame(() => {
+    frameAsked = 0;
+    tellView();
+  });
+}
+useEventListener('scroll', tellViewSoon, { passive: true });
+useEventListener('resize', tellViewSoon);
+watch(scale, () => nextTick(tellView), { immediate: true, flush: 'post' });
+onBeforeUnmount(() => {
+  cancelAnimationFrame(frameAsked);
+  look.inView = null;
 });
 
-function scrollTo(minute: number): void {
-  const top = (strip.value?.getBoundingClientRect().top ?? 0) + window.scrollY + y(minute) - 220;
-  const isCalm = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
-  window.scrollTo({ top, behavior: isCalm ? 'auto' : 'smooth' });
+function scrollTo(minute: number, isAtOnce: boolean): void {
+  const isCalm = isAtOnce || window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+  window.scrollBy({ top: inWindow(minute) - TOP - 30, behavior: isCalm ? 'auto' : 'smooth' });
 }
-
 watch(
   () => route.query.at,
   async (at) => {
     if (at === undefined || at === null) return;
     await nextTick();
-    scrollTo(Number(at));
+    scrollTo(Number(at), false);
   },
   { immediate: true },
 );
+watch(
+  () => look.asked,
+  (asked) => asked && scrollTo(asked.minute, true),
+);
+
+/** What is in the middle of the view stays there, whatever the scale. */
+let kept: { minute: number; at: number } | null = null;
+watch(
+  () => [look.zoom, look.look, isWhole.value] as const,
+  () => {
+    const middle = (TOP + window.innerHeight) / 2;
+    const held = chosen.value ? evening.value.plan.steps.find((s) => s.step === chosen.value) : undefined;
+    const at = held ? inWindow(held.start) : middle;
+    const isHeldInView = held && at > TOP && at < window.innerHeight;
+    kept = isHeldInView
+      ? { minute: held.start, at }
+      : { minute: minuteAt(scale.value, Math.max(0, middle - topOf())), at: middle };
+  },
+  { flush: 'sync' },
+);
+watch(
+  scale,
+  () => {
+    if (!kept) return;
+    window.scrollBy(0, inWindow(kept.minute) - kept.at);
+    kept = null;
+  },
+  { flush: 'post' },
+);
+
+useEventListener('keydown', (event: KeyboardEvent) => {
+  const target = event.target as HTMLElement | null;
+  if (event.ctrlKey || event.metaKey || event.altKey || target?.closest('input, textarea, [role="dialog"]'))
+    return;
+  if (event.key === '+' || event.key === '=') look.zoomBy(1);
+  else if (event.key === '-') look.zoomBy(-1);
+});
 
 function choose(step: string | null): void {
+  if (drag.isJustMoved()) return;
   chosen.value = step === chosen.value ? null : step;
 }
 </script>
 
 <template>
-  <section class="strip-frame" aria-label="The evening, from top to bottom">
-    <div class="heads">
-      <h2 class="head-heat">Heat</h2>
+  <section ref="frame" class="strip-frame" aria-label="The evening, from top to bottom">
+    <div
+      v-if="!isWhole"
+      class="heads"
+      :class="{ narrow: columns.isNarrow }"
+      :style="{ paddingLeft: `${columns.gutter}px` }"
+    >
+      <h2 :style="{ flex: `0 0 ${sides.heat}px` }" :class="{ 'visually-hidden': columns.isNarrow }">Heat</h2>
       <h2
-        v-for="column in hands"
+        v-for="column in layout.hands"
         :key="column.cook.id"
         class="cook-head"
         :style="{ '--cook': cooks.paint(column.cook.id) }"
       >
         Hands: {{ column.cook.name }}
       </h2>
-      <h2 class="head-waiting">Waiting</h2>
+      <h2 :style="{ flex: `0 0 ${sides.waiting}px` }" :class="{ 'visually-hidden': columns.isNarrow }">
+        Waiting
+      </h2>
     </div>
-    <p v-if="scale.segments[0]" class="day">{{ times.day(scale.segments[0].from) }}</p>
-    <div ref="strip" class="strip" :style="{ height: `${scale.height}px` }">
-      <div
-        v-for="course in courses"
-        :key="`seat-${course.id}`"
-        class="seat"
-        :style="{ top: `${y(course.serve)}px`, height: `${y(course.up) - y(course.serve)}px` }"
-      />
-      <span
-        v-for="m in ticks"
-        :key="m"
-        class="tick"
-        :class="{ minor: m % 30 !== 0 }"
-        :style="{ top: `${y(m)}px` }"
-      >
-        {{ m % 30 === 0 ? times.clock(m) : '' }}
-      </span>
-      <StripHeat class="heat" :ovens="ovens" :rings="rings" :y="y" :chosen="chosen" @choose="choose" />
-      <StripHands
-        v-for="column in hands"
-        :key="column.cook.id"
-        class="hands"
-        :column="column"
-        :y="y"
+    <p v-if="scale.segments[0]" class="day" :style="{ paddingLeft: `${columns.gutter}px` }">
+      {{ times.day(scale.segments[0].from) }}
+    </p>
+    <div ref="body" class="panes">
+      <StripPane
+        v-for="(pane, k) in panes"
+        :key="k"
+        class="pane"
+        :layout="layout"
+        :columns="columns"
+        :sides="sides"
+        :pane="pane"
+        :has-load="hasLoad"
         :chosen="chosen"
         @choose="choose"
+        @take="drag.down"
+        @key="drag.key"
       />
-      <StripWaiting
-        class="waiting"
-        :bars="waiting.bars"
-        :count="waiting.count"
-        :y="y"
-        :chosen="chosen"
-        @choose="choose"
-      />
-      <div
-        v-for="course in courses"
-        :key="course.id"
-        class="course"
-        :style="{ top: `${y(course.serve)}px`, '--colour': courseOf.colour(course.id) }"
-      >
-        <strong>{{ course.name }} {{ times.clock(course.serve) }}</strong>
-        <span>at the table until {{ times.clock(course.up) }}</span>
-      </div>
-      <div
-        v-for="fold in folds"
-        :key="fold.from"
-        class="fold"
-        :style="{ top: `${fold.top}px`, height: `${fold.height}px` }"
-      >
-        <span>{{ duration(Math.round(fold.to - fold.from)) }} with nothing to do</span>
-        <span v-if="times.day(fold.from) !== times.day(fold.to)" class="next-day">{{
-          times.day(fold.to)
-        }}</span>
-      </div>
-      <div v-if="nowAt !== null" class="now" :style="{ top: `${nowAt}px` }"><span>now</span></div>
     </div>
   </section>
 </template>
 
 <style scoped>
-.strip-frame {
-  --gutter: 3.6rem;
-  --heat: 12.5rem;
-  --waiting: 14.5rem;
-}
-
-.heads,
-.strip {
-  display: flex;
-  gap: 0.75rem;
-  padding-left: var(--gutter);
-}
-
 .heads {
   position: sticky;
   top: 68px;
   z-index: 6;
+  display: flex;
+  gap: 12px;
   padding-block: 0.35rem;
   background: var(--paper);
 }
 
+.heads.narrow {
+  gap: 4px;
+}
+
 .cook-head {
+  flex: 1 1 0;
+  min-width: 0;
   border-bottom: 4px solid var(--cook);
 }
 
 h2 {
-  flex: 1;
   font-size: 1.05rem;
-}
-
-.head-heat,
-.heat {
-  flex: 0 0 var(--heat);
-}
-
-.head-waiting,
-.waiting {
-  flex: 0 0 var(--waiting);
 }
 
 .day {
-  padding: 0.25rem 0 0.5rem var(--gutter);
+  padding-bottom: 0.5rem;
   color: var(--soft);
   font-weight: 600;
 }
 
-.strip {
-  position: relative;
+.panes {
+  display: flex;
+  gap: 24px;
 }
 
-.hands {
+.pane {
   flex: 1 1 0;
   min-width: 0;
-}
-
-.seat {
-  position: absolute;
-  inset-inline: 0;
-  background: var(--seat);
-}
-
-.tick {
-  position: absolute;
-  left: 0;
-  right: 0;
-  padding-left: 0.25rem;
-  border-top: 1px solid color-mix(in srgb, var(--line) 60%, transparent);
-  color: var(--soft);
-  font-size: 0.85rem;
-  line-height: 1.1;
-  pointer-events: none;
-}
-
-.minor {
-  border-top-style: dotted;
-}
-
-.course {
-  position: absolute;
-  inset-inline: 0;
-  z-index: 3;
-  padding-left: calc(var(--gutter) + var(--heat) + 2.4rem);
-  border-top: 3px solid var(--colour);
-  color: var(--colour);
-  font-size: 1.05rem;
-  line-height: 1.8;
-  pointer-events: none;
-}
-
-.course span {
-  margin-left: 0.75rem;
-  color: var(--soft);
-  font-size: 0.9rem;
-}
-
-.fold {
-  position: absolute;
-  inset-inline: 0;
-  z-index: 4;
-  display: flex;
-  flex-direction: column;
-  justify-content: space-evenly;
-  padding-left: var(--gutter);
-  border-block: 1px solid var(--line);
-  background: repeating-linear-gradient(
-    115deg,
-    var(--paper) 0 10px,
-    color-mix(in srgb, var(--line) 40%, var(--paper)) 10px 12px
-  );
-  color: var(--soft);
-}
-
-.fold span {
-  align-self: flex-start;
-  padding: 0 0.5rem;
-  background: var(--paper);
-}
-
-.next-day {
-  font-weight: 600;
-}
-
-.now {
-  position: absolute;
-  inset-inline: 0;
-  z-index: 5;
-  border-top: 2px solid var(--ink);
-  pointer-events: none;
-}
-
-.now span {
-  position: absolute;
-  right: 0;
-  padding: 0 0.4rem;
-  background: var(--ink);
-  color: var(--paper);
-  font-size: 0.8rem;
-}
-
-@media (max-width: 1100px) {
-  .strip-frame {
-    --heat: 7.5rem;
-    --waiting: 8.5rem;
-  }
-}
-
-@media (max-width: 700px) {
-  .strip-frame {
-    --gutter: 2.9rem;
-    --heat: 0rem;
-    --waiting: 0rem;
-  }
-
-  .head-heat,
-  .head-waiting,
-  .heat,
-  .waiting {
-    display: none;
-  }
 }
 </style>

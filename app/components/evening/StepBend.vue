@@ -20,7 +20,7 @@ const startsAt = computed(
 );
 const others = computed(() => dinner.value.pins.filter((p) => p.step !== name.value));
 const setPin = (start: string | null) =>
-  store.change([
+  store.bend([
     { path: 'pins', value: start ? [...others.value, { step: name.value, start }] : others.value },
   ]);
 
@@ -33,12 +33,12 @@ const choice = computed(() => {
 function setChoice(value: string): void {
   const { [name.value]: _old, ...kept } = dinner.value.choices;
   const choices = value === ANY ? kept : { ...kept, [name.value]: value === BASE ? null : value };
-  void store.change([{ path: 'choices', value: choices }]);
+  void store.bend([{ path: 'choices', value: choices }]);
 }
 
 function setWho(who: string): void {
   const { dishIndex, stepIndex } = props.planned.placed;
-  void store.change([{ path: `dishes[${dishIndex}].steps[${stepIndex}].who`, value: who || undefined }]);
+  void store.bend([{ path: `dishes[${dishIndex}].steps[${stepIndex}].who`, value: who || undefined }]);
 }
 </script>
 

@@ -73,6 +73,7 @@ const keeps = computed(() => {
     <p v-if="planned.step.guessed.length" class="soft">
       A guess, stated by nobody: {{ guessesInWords(planned.step.guessed) }}.
     </p>
+    <StepWhy :step="step" @choose="(s) => emit('choose', s)" />
     <StepBend :planned="planned" />
     <section
       v-for="[title, list] in [

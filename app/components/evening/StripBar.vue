@@ -1,14 +1,18 @@
 <script setup lang="ts">
-import type { Bar } from '../../composables/useStrip';
+import type { Bar } from '../../../core/strip';
 import { useTimes } from '../../composables/useTimes';
 import { useCourses } from '../../composables/useCourses';
 
 const props = defineProps<{
   bar: Bar;
   left: number;
+  width: number;
   y: (minute: number) => number;
   place: string;
+  hasWords: boolean;
   isChosen: boolean;
+  /** Where it would begin while something is moved; null where it stays. */
+  movesTo: number | null;
 }>();
 const emit = defineEmits<{ choose: [] }>();
 const times = useTimes();
@@ -19,23 +23,45 @@ const height = computed(() => Math.max(4, props.y(props.bar.to) - top.value - 1)
 /** Text needs room: a short bar shows none, and says it all in its name. */
 const LEAST_FOR_TEXT = 70;
 
-const spoilt = computed(() => {
-  const at = props.bar.waiting?.spoiltAt;
-  return at === undefined || at === null ? '' : `, good until ${times.clock(at)}`;
+const spoiltAt = computed(() => props.bar.waiting?.spoiltAt ?? null);
+const name = computed(() => {
+  const { bar } = props;
+  const shares = bar.sharesWith.length > 0 ? `, beside ${[...new Set(bar.sharesWith)].join(', ')}` : '';
+  const until = spoiltAt.value === null ? '' : `, good until ${times.clock(spoiltAt.value)}`;
+  return `${bar.dish}: ${bar.does} ${props.place}, ${times.clock(bar.from)} to ${times.clock(bar.to)}${shares}${until}`;
 });
-const name = computed(
-  () =>
-    `${props.bar.dish}: ${props.bar.does} ${props.place}, ${times.clock(props.bar.from)} to ${times.clock(props.bar.to)}${spoilt.value}`,
-);
-/** How much of the time it may wait is used up at the end of the bar, 0 to 1. */
-const usedUp = computed(() => {
+/** How much of the time it may wait is used up at a moment, 0 to 1. */
+function usedUpAt(minute: number): number {
   const { waiting } = props.bar;
-  if (!waiting || waiting.spoiltAt === null || waiting.spoiltAt <= waiting.bestUntil) return 0;
-  return Math.min(1, Math.max(0, (waiting.to - waiting.bestUntil) / (waiting.spoiltAt - waiting.bestUntil)));
+  if (!waiting || waiting.spoiltAt === null) return 0;
+  const { bestUntil, spoiltAt: end } = waiting;
+  return end <= bestUntil ? 0 : Math.min(1, Math.max(0, (minute - bestUntil) / (end - bestUntil)));
+}
+/** It stays as it is up to here, in percent of the bar; then it fades. */
+const goodPart = computed(() => {
+  const { waiting } = props.bar;
+  if (!waiting || waiting.to <= waiting.from) return 100;
+  return Math.min(100, Math.max(0, ((waiting.bestUntil - waiting.from) / (waiting.to - waiting.from)) * 100));
+});
+/** From the end of the waiting to the moment past which it is spoilt: what is left of its time. */
+const tail = computed(() => {
+  if (spoiltAt.value === null || spoiltAt.value <= props.bar.to) return 0;
+  return props.y(spoiltAt.value) - props.y(props.bar.to);
 });
 </script>
 
 <template>
+  <span
+    v-if="width >= 12 && tail > 3"
+    class="tail"
+    aria-hidden="true"
+    :style="{
+      top: `${y(bar.to)}px`,
+      height: `${tail}px`,
+      left: `${left + width / 2}px`,
+      '--colour': courses.colour(bar.course),
+    }"
+  />
   <button
     class="bar"
     :class="[bar.texture, { chosen: isChosen }]"
@@ -43,23 +69,37 @@ const usedUp = computed(() => {
       top: `${top}px`,
       height: `${height}px`,
       left: `${left}px`,
+      width: `${width}px`,
       '--colour': courses.colour(bar.course),
-      '--fade': `${Math.round((1 - usedUp) * 100)}%`,
+      '--fade': `${Math.round((1 - usedUpAt(bar.to)) * 100)}%`,
+      '--good': `${Math.round(goodPart)}%`,
     }"
     :aria-label="name"
     :title="name"
     @click="emit('choose')"
   >
-    <span v-if="height >= LEAST_FOR_TEXT" class="text" aria-hidden="true">{{
+    <span v-if="hasWords && height >= LEAST_FOR_TEXT" class="text" aria-hidden="true">{{
       bar.texture === 'waiting' ? `${bar.dish} waits` : bar.does
     }}</span>
   </button>
+  <span
+    v-if="movesTo !== null"
+    class="ghost"
+    aria-hidden="true"
+    :style="{
+      top: `${y(movesTo)}px`,
+      height: `${Math.max(4, y(movesTo + bar.to - bar.from) - y(movesTo))}px`,
+      left: `${left}px`,
+      width: `${width}px`,
+      '--colour': courses.colour(bar.course),
+    }"
+  />
 </template>
 
 <style scoped>
 .bar {
   position: absolute;
-  width: 24px;
+  z-index: 1;
   padding: 2px 0;
   overflow: hidden;
   border: 2px solid var(--colour);
@@ -76,9 +116,34 @@ const usedUp = computed(() => {
   border-style: dotted;
   border-width: 1.5px;
   background: linear-gradient(
-    color-mix(in srgb, var(--colour) 34%, var(--card)),
-    color-mix(in srgb, color-mix(in srgb, var(--colour) 34%, var(--card)) var(--fade), var(--card))
+    color-mix(in srgb, var(--colour) 38%, var(--card)) var(--good),
+    color-mix(in srgb, color-mix(in srgb, var(--colour) 38%, var(--card)) var(--fade), var(--card))
   );
+}
+
+/* How long it still may wait, up to the moment past which it is spoilt. */
+.tail {
+  position: absolute;
+  width: 0;
+  border-left: 2px dotted color-mix(in srgb, var(--colour) 70%, transparent);
+  pointer-events: none;
+}
+
+.tail::after {
+  position: absolute;
+  bottom: 0;
+  left: -7px;
+  width: 12px;
+  border-bottom: 3px solid var(--warn);
+  content: '';
+}
+
+.ghost {
+  position: absolute;
+  z-index: 2;
+  border: 2px dashed var(--colour);
+  border-radius: 5px;
+  pointer-events: none;
 }
 
 .chosen {

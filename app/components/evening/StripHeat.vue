@@ -1,71 +1,84 @@
 <script setup lang="ts">
-import type { OvenSetting } from '../../../core/plan';
+import type { Bar, HeatPoint, Lanes, OvenLanes } from '../../../core/strip';
 import { useHeat } from '../../composables/useHeat';
-import type { Bar } from '../../composables/useStrip';
+import type { StripColumns } from '../../composables/useStrip';
 
 const props = defineProps<{
-  ovens: readonly {
-    id: string;
-    name: string;
-    programme: readonly OvenSetting[];
-    bars: readonly Bar[];
-    count: number;
-  }[];
-  rings: { bars: readonly Bar[]; count: number };
+  ovens: readonly OvenLanes[];
+  rings: Lanes;
+  width: number;
+  columns: StripColumns;
   y: (minute: number) => number;
+  isShown: (from: number, to: number) => boolean;
   chosen: string | null;
+  moves: ReadonlyMap<string, number>;
 }>();
 const heat = useHeat();
 const emit = defineEmits<{ choose: [step: string] }>();
 
-const LANE = 26;
 const GAP = 8;
 const HOTTEST = 260;
-const EDGE = 26;
+/** Share of an oven's width that the coldest oven has. */
+const LEAST = 0.35;
 
-const columns = computed(() => {
+const places = computed(() => {
+  const { edge } = props.columns;
+  const lanes = props.ovens.reduce((sum, oven) => sum + oven.count, props.rings.count);
+  const free = props.width - props.ovens.length * (edge + GAP);
+  const lane = Math.min(props.columns.lane, free / Math.max(1, lanes));
   let left = 0;
   const ovens = props.ovens.map((oven) => {
-    const width = oven.count * LANE + EDGE;
-    const column = { ...oven, left, width };
+    const width = oven.count * lane + edge;
+    const place = { ...oven, left, width };
     left += width + GAP;
-    return column;
+    return place;
   });
-  return { ovens, rings: left, width: left + props.rings.count * LANE };
+  return { lane, ovens, rings: left };
 });
 
 /** Where each bar ends, so that threads can run from it to the hands. */
-const ends = computed(() => [
-  ...columns.value.ovens.flatMap((oven) =>
-    oven.bars.map((bar) => ({ bar, right: oven.left + (bar.lane + 1) * LANE })),
-  ),
-  ...props.rings.bars.map((bar) => ({ bar, right: columns.value.rings + (bar.lane + 1) * LANE })),
-]);
+const ends = computed(() => {
+  const { lane, ovens, rings } = places.value;
+  const right = (left: number, bar: Bar) => left + (bar.lane + bar.lanes) * lane;
+  return [
+    ...ovens.flatMap((oven) => oven.bars.map((bar) => ({ bar, right: right(oven.left, bar) }))),
+    ...props.rings.bars.map((bar) => ({ bar, right: right(rings, bar) })),
+  ].filter(({ bar }) => props.isShown(bar.from, bar.to));
+});
 
-/** The band's right edge stands for the temperature: the hotter, the wider. */
-function band(programme: readonly OvenSetting[], width: number): string {
-  const points = programme.map(({ from, to, celsius }) => {
-    const x = width * (0.45 + 0.55 * Math.min(1, celsius / HOTTEST));
-    return `M0 ${props.y(from)}H${x}V${props.y(to)}H0Z`;
-  });
-  return points.join('');
+/** The band's right edge stands for the temperature that the oven has: the hotter, the wider. */
+function band(edge: readonly HeatPoint[], width: number): string {
+  const x = (celsius: number) => width * (LEAST + (1 - LEAST) * Math.min(1, celsius / HOTTEST));
+  const line = edge.map(({ minute, celsius }) => `L${x(celsius)} ${props.y(minute)}`).join('');
+  return `M0 ${props.y(edge[0]!.minute)}${line}L0 ${props.y(edge.at(-1)!.minute)}Z`;
 }
 
-function labelled(programme: readonly OvenSetting[]) {
-  return programme.filter((setting, k) => setting.celsius !== programme[k - 1]?.celsius);
+const labelled = (oven: OvenLanes) =>
+  oven.programme
+    .filter((setting, k) => setting.celsius !== oven.programme[k - 1]?.celsius)
+    .filter((setting) => props.isShown(setting.from, setting.from));
+
+/** The shelf in words, where the oven has more than one. */
+function shelfOf(oven: OvenLanes, bar: Bar): string {
+  if (oven.shelves <= 1 || bar.lanes >= oven.shelves) return 'in the oven';
+  const isTop = bar.lane < 0.5;
+  const isLow = bar.lane + bar.lanes > oven.shelves - 0.5;
+  return isTop ? 'in the oven, top' : isLow ? 'in the oven, low' : 'in the oven, middle';
 }
 </script>
 
 <template>
   <div class="column" role="group" aria-label="Heat: oven and rings">
-    <svg class="bands" aria-hidden="true" :width="columns.width" height="100%">
-      <path
-        v-for="oven in columns.ovens"
-        :key="oven.id"
-        :transform="`translate(${oven.left} 0)`"
-        :d="band(oven.programme, oven.width)"
-        fill="url(#heat)"
-      />
+    <svg class="bands" aria-hidden="true" :width="width" height="100%">
+      <template v-for="oven in places.ovens" :key="oven.id">
+        <path
+          v-for="(edge, k) in oven.edges"
+          :key="k"
+          :transform="`translate(${oven.left} 0)`"
+          :d="band(edge, oven.width)"
+          fill="url(#heat)"
+        />
+      </template>
       <defs>
         <linearGradient id="heat">
           <stop offset="0" stop-color="var(--heat-low)" />
@@ -78,43 +91,51 @@ function labelled(programme: readonly OvenSetting[]) {
         <line v-for="m in bar.threads" :key="m" :x1="right" x2="100%" :y1="y(m)" :y2="y(m)" />
       </template>
     </svg>
-    <template v-for="oven in columns.ovens" :key="oven.id">
+    <template v-for="oven in places.ovens" :key="oven.id">
       <span
-        v-for="setting in labelled(oven.programme)"
+        v-for="setting in labelled(oven)"
         :key="setting.from"
         class="setting"
+        :class="{ small: !columns.hasWords }"
         :style="{ top: `${y(setting.from)}px`, left: `${oven.left}px` }"
       >
-        {{ oven.name }} {{ heat.text(setting.celsius) }}
+        {{ columns.hasWords ? `${oven.name} on: ${heat.text(setting.celsius)}` : heat.text(setting.celsius) }}
       </span>
+      <template v-for="bar in oven.bars" :key="bar.key">
+        <StripBar
+          v-if="isShown(bar.from, bar.to)"
+          :bar="bar"
+          :left="oven.left + bar.lane * places.lane"
+          :width="Math.max(5, bar.lanes * places.lane - 2)"
+          :y="y"
+          :place="shelfOf(oven, bar)"
+          :has-words="columns.hasWords && places.lane >= 20"
+          :is-chosen="bar.step === chosen"
+          :moves-to="moves.get(bar.step) ?? null"
+          @choose="emit('choose', bar.step)"
+        />
+      </template>
+    </template>
+    <template v-for="bar in rings.bars" :key="bar.key">
       <StripBar
-        v-for="bar in oven.bars"
-        :key="bar.key"
+        v-if="isShown(bar.from, bar.to)"
         :bar="bar"
-        :left="oven.left + bar.lane * LANE"
+        :left="places.rings + bar.lane * places.lane"
+        :width="Math.max(5, places.lane - 2)"
         :y="y"
-        place="in the oven"
+        place="on a ring"
+        :has-words="columns.hasWords && places.lane >= 20"
         :is-chosen="bar.step === chosen"
+        :moves-to="moves.get(bar.step) ?? null"
         @choose="emit('choose', bar.step)"
       />
     </template>
-    <StripBar
-      v-for="bar in rings.bars"
-      :key="bar.key"
-      :bar="bar"
-      :left="columns.rings + bar.lane * LANE"
-      :y="y"
-      place="on a ring"
-      :is-chosen="bar.step === chosen"
-      @choose="emit('choose', bar.step)"
-    />
   </div>
 </template>
 
 <style scoped>
 .column {
   position: relative;
-  overflow: hidden;
 }
 
 .bands {
@@ -132,5 +153,10 @@ function labelled(programme: readonly OvenSetting[]) {
   font-weight: 600;
   line-height: 1.2;
   white-space: nowrap;
+}
+
+.setting.small {
+  padding: 0 0.1rem;
+  font-size: 0.7rem;
 }
 </style>

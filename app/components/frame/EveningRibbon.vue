@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
 import { tasksOf } from '../../../core/live';
-import { makeScale, spreadLabels, yOf } from '../../../core/strip';
+import { makeScale, minuteAt, spreadLabels, yOf } from '../../../core/strip';
 import { useCourses } from '../../composables/useCourses';
 import { useTimes } from '../../composables/useTimes';
 import { useClock } from '../../stores/clock';
 import { useDinner } from '../../stores/dinner';
 import { useSession } from '../../stores/session';
+import { useStripLook } from '../../stores/strip';
 
 const store = useDinner();
 const clock = useClock();
 const session = useSession();
+const look = useStripLook();
 const times = useTimes();
 const courses = useCourses();
 
@@ -62,6 +64,35 @@ const firsts = computed(() =>
   scale.value.segments.filter((s, k, all) => !s.isFolded && (k === 0 || all[k - 1]!.isFolded)),
 );
 
+/** The part of the evening that is in view, drawn as a frame that can be moved. */
+const view = computed(() => {
+  const { inView } = look;
+  if (!inView) return null;
+  const left = percent(inView.from);
+  return { ...inView, left, width: Math.max(1, percent(inView.to) - left) };
+});
+function moveView(event: PointerEvent): void {
+  if (!view.value || !frame.value || (event.type === 'pointermove' && event.buttons === 0)) return;
+  if (event.type === 'pointerdown') frame.value.setPointerCapture(event.pointerId);
+  const box = frame.value.getBoundingClientRect();
+  const at = ((event.clientX - box.left) / box.width) * 100 - view.value.width / 2;
+  look.ask(minuteAt(scale.value, (Math.max(0, at) / 100) * scale.value.height));
+}
+const STEPS: Readonly<Record<string, number>> = {
+  ArrowLeft: -15,
+  ArrowRight: 15,
+  ArrowUp: -15,
+  ArrowDown: 15,
+  PageUp: -60,
+  PageDown: 60,
+};
+function keyView(event: KeyboardEvent): void {
+  const by = STEPS[event.key];
+  if (by === undefined || !view.value) return;
+  event.preventDefault();
+  look.ask(view.value.from + by);
+}
+
 function goTo(minute: number): void {
   void navigateTo({ path: '/evening', query: { at: String(Math.round(minute)) } });
 }
@@ -69,7 +100,7 @@ function goTo(minute: number): void {
 
 <template>
   <section class="ribbon" aria-label="The whole evening">
-    <div ref="frame" class="line" aria-hidden="true">
+    <div ref="frame" class="line" :class="{ map: view }" @pointerdown="moveView" @pointermove="moveView">
       <span
         v-for="task in tasks"
         :key="task.id"
@@ -88,6 +119,19 @@ function goTo(minute: number): void {
           left: `${percent(segment.from)}%`,
           width: `${percent(segment.to) - percent(segment.from)}%`,
         }"
+      />
+      <span
+        v-if="view"
+        class="view"
+        role="slider"
+        tabindex="0"
+        aria-label="In view"
+        :aria-valuemin="Math.round(scale.segments[0]!.from)"
+        :aria-valuemax="Math.round(end)"
+        :aria-valuenow="Math.round(view.from)"
+        :aria-valuetext="`${times.clock(view.from)} to ${times.clock(view.to)}`"
+        :style="{ left: `${view.left}%`, width: `${view.width}%` }"
+        @keydown="keyView"
       />
       <span v-if="isNowInside" class="now" :style="{ left: `${percent(nowMinute)}%` }" />
     </div>
@@ -131,7 +175,26 @@ function goTo(minute: number): void {
   height: 14px;
   border-radius: 7px;
   background: color-mix(in srgb, var(--line) 45%, transparent);
-  overflow: hidden;
+}
+
+/* The whole height above the marks is there to be touched. */
+.map {
+  touch-action: none;
+  cursor: pointer;
+}
+
+.map::before {
+  position: absolute;
+  inset: -8px 0 -6px;
+  content: '';
+}
+
+.view {
+  position: absolute;
+  inset-block: -4px;
+  border: 2px solid var(--ink);
+  border-radius: 5px;
+  background: color-mix(in srgb, var(--ink) 8%, transparent);
 }
 
 .work {

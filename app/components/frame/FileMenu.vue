@@ -13,11 +13,15 @@ function picked(event: Event): void {
   target.value = '';
 }
 
+const isSending = ref(false);
 const TAKE = {
   dinner: files.saveDinner,
   plan: files.savePlan,
   markdown: files.saveMarkdown,
   calendar: files.saveCalendar,
+  svg: files.saveSvg,
+  png: () => void files.savePng(),
+  send: () => (isSending.value = true),
   print: () => void navigateTo('/print'),
 };
 </script>
@@ -26,7 +30,7 @@ const TAKE = {
   <input
     ref="input"
     type="file"
-    accept=".json,application/json"
+    accept=".json,.evening,application/json,text/plain"
     hidden
     data-testid="open-file"
     @change="picked"
@@ -52,8 +56,16 @@ const TAKE = {
         <el-dropdown-item command="calendar" :disabled="!store.evening"
           >Calendar file with alarms</el-dropdown-item
         >
+        <el-dropdown-item command="svg" :disabled="!store.evening"
+          >Picture of the strip (SVG)</el-dropdown-item
+        >
+        <el-dropdown-item command="png" :disabled="!store.evening"
+          >Picture of the strip (PNG)</el-dropdown-item
+        >
+        <el-dropdown-item command="send" :disabled="!store.evening">Send to the other cook</el-dropdown-item>
         <el-dropdown-item command="print" :disabled="!store.evening">Print the run sheet</el-dropdown-item>
       </el-dropdown-menu>
     </template>
   </el-dropdown>
+  <SendEvening v-model="isSending" />
 </template>

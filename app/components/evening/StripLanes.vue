@@ -1,16 +1,23 @@
 <script setup lang="ts">
-import type { Bar } from '../../composables/useStrip';
+import type { Bar } from '../../../core/strip';
+import type { StripColumns } from '../../composables/useStrip';
+import { KEPT_WHERE } from '../../composables/useWords';
 
+/** What rests, chills and waits, to the right of the hands. */
 const props = defineProps<{
   bars: readonly Bar[];
   count: number;
+  width: number;
+  columns: StripColumns;
   y: (minute: number) => number;
   chosen: string | null;
+  moves: ReadonlyMap<string, number>;
 }>();
 const emit = defineEmits<{ choose: [step: string] }>();
-/** Pixels for the whole column: many lanes stand closer. */
-const WIDTH = 230;
-const lane = computed(() => Math.min(27, WIDTH / Math.max(1, props.count)));
+/** Many lanes stand closer. */
+const lane = computed(() => Math.min(props.columns.lane, props.width / Math.max(1, props.count)));
+const placeOf = (bar: Bar) =>
+  bar.waiting?.how ? KEPT_WHERE[bar.waiting.how as keyof typeof KEPT_WHERE] : '';
 </script>
 
 <template>
@@ -25,9 +32,12 @@ const lane = computed(() => Math.min(27, WIDTH / Math.max(1, props.count)));
       :key="bar.key"
       :bar="bar"
       :left="bar.lane * lane"
+      :width="Math.max(5, lane - 2)"
       :y="y"
-      :place="bar.waiting?.how ? `(${bar.waiting.how})` : ''"
+      :place="placeOf(bar)"
+      :has-words="columns.hasWords && lane >= 20"
       :is-chosen="bar.step === chosen"
+      :moves-to="bar.texture === 'waiting' ? null : (moves.get(bar.step) ?? null)"
       @choose="emit('choose', bar.step)"
     />
   </div>
@@ -36,7 +46,5 @@ const lane = computed(() => Math.min(27, WIDTH / Math.max(1, props.count)));
 <style scoped>
 .column {
   position: relative;
-  overflow-x: auto;
-  overflow-y: hidden;
 }
 </style>

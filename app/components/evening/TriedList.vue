@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import type { Tried } from '../../workers/reasons.worker';
+import { useTimes } from '../../composables/useTimes';
+import { useDinner } from '../../stores/dinner';
+import { useVariant } from '../../stores/variant';
+
+/** Changes that were tried and help, the best first; each can be taken, or looked at beside the evening. */
+const props = defineProps<{
+  tried: readonly Tried[];
+  done: number;
+  all: number;
+  /** What a change brings, in words. */
+  brings: (tried: Tried) => string;
+}>();
+const emit = defineEmits<{ stop: [] }>();
+const store = useDinner();
+const variant = useVariant();
+const times = useTimes();
+const MOST = 5;
+
+const best = computed(() =>
+  [...props.tried].sort((a, b) => a.after - b.after || a.figures.cost - b.figures.cost).slice(0, MOST),
+);
+const isOver = computed(() => props.done >= props.all);
+function beside({ offer }: Tried): void {
+  void variant.drop().then(() => variant.add(offer.change, offer.text));
+  void navigateTo('/beside');
+}
+</script>
+
+<template>
+  <div class="tried">
+    <div v-if="!isOver" class="row">
+      <el-progress
+        :percentage="all ? Math.round((done / all) * 100) : 0"
+        :show-text="false"
+        :aria-label="`${done} of ${all} changes tried`"
+      />
+      <el-button size="small" @click="emit('stop')">Stop</el-button>
+    </div>
+    <p v-else-if="best.length === 0" role="status">Nothing that was tried helps.</p>
+    <ul>
+      <li v-for="one in best" :key="one.offer.text">
+        <p>
+          <strong>{{ one.offer.text }}</strong> {{ brings(one) }}, the day from
+          {{ times.clock(one.figures.firstOnDay) }}, {{ one.figures.awayMinutes }} min away from the table.
+        </p>
+        <el-button size="small" @click="store.bend(one.offer.change)">Do it</el-button>
+        <el-button size="small" @click="beside(one)">Look at both</el-button>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.tried,
+ul,
+li {
+  display: grid;
+  gap: 0.4rem;
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  grid-template-columns: auto auto 1fr;
+  padding-bottom: 0.4rem;
+  border-bottom: 1px solid var(--line);
+}
+
+li p {
+  grid-column: 1 / -1;
+}
+
+.row .el-progress {
+  flex: 1;
+}
+</style>
