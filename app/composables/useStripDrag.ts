@@ -16,8 +16,9 @@ export interface Movable {
 /** Pixels that a hand may slip without moving anything. */
 const SLIP = 6;
 /** Near the edge of the window it scrolls along. */
-const EDGE = 70;
-const SCROLL = 14;
+const EDGE = 40;
+const EDGE_ABOVE = 150;
+const SCROLL = 8;
 
 /** Taking, moving and letting go of steps and course lines, by pointer. */
 export function useStripDrag(scale: Ref<Scale>) {
@@ -45,9 +46,11 @@ export function useStripDrag(scale: Ref<Scale>) {
     let pointer = event.clientY;
     let frame = 0;
     const follow = () => {
-      frame = 0;
-      if (pointer < EDGE * 2.5) window.scrollBy(0, -SCROLL);
-      else if (pointer > window.innerHeight - EDGE) window.scrollBy(0, SCROLL);
+      const isAbove = pointer < EDGE_ABOVE;
+      const isBelow = pointer > window.innerHeight - EDGE;
+      if (isAbove || isBelow) window.scrollBy(0, isAbove ? -SCROLL : SCROLL);
+      // Held still at the edge it goes on scrolling.
+      frame = isAbove || isBelow ? requestAnimationFrame(follow) : 0;
       const by = minuteAt(scale.value, drawn + pointer + window.scrollY - begun) - what.drawnAt;
       bending.moveTo(what.start + by);
     };

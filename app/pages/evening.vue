@@ -62,7 +62,10 @@ function show(step: string): void {
   flex-wrap: wrap;
   align-items: center;
   justify-content: space-between;
-  padding-right: 1.25rem;
+}
+
+.tools {
+  padding-inline: 1.25rem;
 }
 
 .evening {
@@ -84,12 +87,19 @@ function show(step: string): void {
   overflow-y: auto;
 }
 
+.side :deep(h2) {
+  min-height: 44px;
+  padding-right: 5rem;
+}
+
 .close {
-  float: right;
+  position: absolute;
+  top: 0.75rem;
+  right: 0.75rem;
 }
 
 @media (max-width: 900px) {
-  .above {
+  .tools {
     padding-inline: 0.5rem;
   }
 

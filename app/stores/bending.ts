@@ -15,6 +15,10 @@ export interface InHand {
   readonly to: number;
 }
 
+/** Seconds for a plan while the hand moves: short enough to follow it; and where it holds still and none was found. */
+const SECONDS = 0.06;
+const SECONDS_AT_REST = 0.5;
+
 /** A step or a course line that the cook moves, and what becomes of the evening while it is moved. */
 export const useBending = defineStore('bending', () => {
   const store = useDinner();
@@ -45,6 +49,11 @@ export const useBending = defineStore('bending', () => {
     outcome.value = null;
   }
 
+  function bent(held: InHand, seconds: number): Promise<Plan | null> {
+    const course = held.kind === 'course' ? { id: held.id, by: held.to - held.from } : null;
+    return remote!.bent(changes(held), course, seconds);
+  }
+
   /** Works out what comes of the latest place; places that were only passed through are left out. */
   async function ask(): Promise<void> {
     if (isAsking) return;
@@ -54,7 +63,8 @@ export const useBending = defineStore('bending', () => {
         outcome.value = { at: held.to, plan: store.plan };
         continue;
       }
-      const plan = await remote!.bent(changes(held));
+      let plan = await bent(held, SECONDS);
+      if (!plan && inHand.value?.to === held.to) plan = await bent(held, SECONDS_AT_REST);
       if (inHand.value) outcome.value = { at: held.to, plan };
     }
     isAsking = false;
@@ -80,9 +90,10 @@ export const useBending = defineStore('bending', () => {
       return true;
     }
     const known = settled.value;
-    const plan = known ? known.plan : await remote!.bent(changes(held));
     const made = changes(held);
+    const found = known ? known.plan : bent(held, SECONDS_AT_REST);
     drop();
+    const plan = await found;
     if (!plan) return false;
     // A moved sitting down moves the zero of all minutes: the plan fits only the dinner that goes with it.
     return store.bend(made, plan);

@@ -3,9 +3,7 @@ import { applyChanges } from '../../core/explain';
 import { readDinner } from '../../core/dinner';
 import type { Change, Plan } from '../../core/plan';
 import { nudgedPlan } from '../../core/planner';
-
-/** Seconds for one plan while a hand moves something: short enough to follow it. */
-const SECONDS = 0.06;
+import { alongWithCourse } from '../../core/reasons';
 
 let held: { file: unknown; plan: Plan } | null = null;
 
@@ -14,12 +12,21 @@ const api = {
   hold(file: unknown, plan: Plan): void {
     held = { file, plan };
   },
-  /** What becomes of it with some changes; null where it cannot be. */
-  bent(changes: readonly Change[]): Plan | null {
+  /**
+   * What becomes of it with some changes, found within so many seconds; null where it cannot be. `course`: the
+   * course line that is moved, and how far.
+   */
+  bent(
+    changes: readonly Change[],
+    course: { readonly id: string; readonly by: number } | null,
+    seconds: number,
+  ): Plan | null {
     if (!held) return null;
     const result = readDinner(applyChanges(held.file, changes));
     if (!result.ok) return null;
-    return nudgedPlan(result.dinner, held.plan, { seconds: SECONDS, seed: 1, now: () => performance.now() });
+    const { dinner } = result;
+    const from = course ? alongWithCourse(dinner, held.plan, course.id, course.by) : held.plan;
+    return nudgedPlan(dinner, from, { seconds, seed: 1, now: () => performance.now() });
   },
 };
 

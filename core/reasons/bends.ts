@@ -100,3 +100,29 @@ export function courseAt(
     { path: `courses[${c}].${PAUSE_BEFORE}`, value: kept },
   ];
 }
+
+/**
+ * A plan from which to set out where a course's line is moved `by` minutes: what is done for it, and for the
+ * courses after it, after the course before is on the table, moves along. It need not hold.
+ */
+export function alongWithCourse(dinner: Dinner, plan: Plan, course: string, by: number): Plan {
+  const c = plan.courses.findIndex((row) => row.id === course);
+  if (c <= 0) return plan;
+  const since = plan.courses[c - 1]!.serve;
+  const later = new Set(
+    placedSteps(dinner)
+      .filter((s) => s.courseIndex !== null && s.courseIndex >= c)
+      .map((s) => s.name),
+  );
+  return {
+    ...plan,
+    courses: plan.courses.map((row, k) =>
+      k < c
+        ? row
+        : { ...row, serve: row.serve + by, wait: k === c && row.wait !== null ? row.wait + by : row.wait },
+    ),
+    steps: plan.steps.map((row) =>
+      later.has(row.step) && row.start >= since ? { ...row, start: row.start + by, end: row.end + by } : row,
+    ),
+  };
+}

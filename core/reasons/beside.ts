@@ -1,4 +1,5 @@
-import type { Plan, PlanStep } from '../plan';
+import type { Dinner } from '../dinner';
+import { WEIGHTS, type Plan, type PlanStep } from '../plan';
 
 /** What differs in a step between two evenings. Minutes; later is positive. */
 export type Difference =
@@ -21,4 +22,23 @@ export function differencesOf(mine: Plan, other: Plan): Map<string, Difference> 
     else if (cooksOf(there) !== cooksOf(row)) found.set(row.step, { kind: 'cook' });
   }
   return found;
+}
+
+/**
+ * A plan with what its pauses cost by the wishes of `dinner`, where it was made for other pauses: a course line
+ * that is moved makes a new wish of its own, and would seem to cost nothing.
+ */
+export function costByPausesOf(dinner: Dinner, plan: Plan): Plan {
+  const weights = WEIGHTS[dinner.style];
+  let wait = 0;
+  let rushed = 0;
+  for (const row of plan.courses) {
+    const course = dinner.courses.find((c) => c.id === row.id);
+    if (row.wait === null || !course) continue;
+    wait += weights.wait * Math.max(0, row.wait - course.pause.ideal);
+    rushed += weights.rushed * Math.max(0, course.pause.ideal - row.wait);
+  }
+  const terms = { ...plan.terms!, wait, rushed };
+  const cost = Object.values(terms).reduce((sum, term) => sum + term, 0);
+  return { ...plan, terms, cost: Math.round(cost * 100) / 100 };
 }

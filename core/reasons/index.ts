@@ -1,5 +1,5 @@
-export { bendsOf, courseAt, PAUSE_BEFORE, pinAt, type Bend } from './bends';
-export { differencesOf, type Difference } from './beside';
+export { alongWithCourse, bendsOf, courseAt, PAUSE_BEFORE, pinAt, type Bend } from './bends';
+export { costByPausesOf, differencesOf, type Difference } from './beside';
 export {
   awayDuring,
   dishByDish,

@@ -48,13 +48,30 @@ export function obstaclesAt(board: Board, i: number, m: number, oven: number, t:
   if (mode.usesOven) byOven(board, i, mode, oven, t, found);
   byThings(board, i, mode, t, found);
   if (mode.stay) byStay(board, mode, t, found);
+  // Paused work whose pieces would be too short, or too far apart: what cuts it up is in the way.
+  if (found.length === 0 && mode.pausable) oneStretch(board, i, mode, t, t + mode.duration, found);
   return found;
+}
+
+/** Slot at which work that begins at `t` can be done: where it may pause, around what its cook does besides. */
+function doneAt(board: Board, i: number, mode: Mode, t: number): number {
+  if (!mode.isHands || !mode.pausable) return t + mode.duration;
+  const { slots, cookCount } = board.model;
+  let soonest = Infinity;
+  for (let c = 0; c < cookCount; c++) {
+    if (!mayDo(board, i, c)) continue;
+    let left = mode.duration;
+    let at = t;
+    for (; left > 0 && at < slots; at++) if (hasBit(board.free[c]!, at)) left -= 1;
+    if (left === 0) soonest = Math.min(soonest, at);
+  }
+  return soonest === Infinity ? t + mode.duration : soonest;
 }
 
 function byLinks(board: Board, i: number, mode: Mode, t: number, found: Obstacle[]): void {
   const { model, config } = board;
   const name = (j: number) => board.activity(j).name;
-  const end = t + mode.duration;
+  const end = doneAt(board, i, mode, t);
   for (const { from, least, most } of config.before[i]!) {
     if (!board.placed[from]) continue;
     const limit = most >= 0 ? most : board.modeOf(from).most;

@@ -42,10 +42,8 @@ export function chainFrom(step: string, reasons: readonly Why[]): ChainLink[] {
   for (let at = byStep.get(step); at && !seen.has(at.step);) {
     seen.add(at.step);
     const { obstacles } = at.later;
-    const holds =
-      LEADING.flatMap((kind) => obstacles.filter((o) => o.kind === kind)).find(
-        (o) => !('step' in o) || !seen.has(o.step),
-      ) ?? null;
+    const leading = LEADING.flatMap((kind) => obstacles.filter((o) => o.kind === kind));
+    const holds = leading.find((o) => !('step' in o) || !seen.has(o.step)) ?? leading[0] ?? null;
     chain.push({ step: at.step, start: at.start, holds });
     at = holds && 'step' in holds ? byStep.get(holds.step) : undefined;
   }

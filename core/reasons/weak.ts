@@ -101,7 +101,9 @@ export function badnessOf(spot: WeakSpot, dinner: Dinner, plan: Plan, reasons: r
   switch (spot.kind) {
     case 'tight': {
       const why = reasons.find((w) => w.step === spot.step);
-      return why ? Math.max(0, minutesOver(dinner, plan, spot.step) - (why.later.until - why.start)) : 0;
+      // Without the step the evening is another one, and no answer.
+      if (!why) return Infinity;
+      return Math.max(0, minutesOver(dinner, plan, spot.step) - (why.later.until - why.start));
     }
     case 'peak': {
       const peak = peakOf(plan, spot.cook)[0];

@@ -56,8 +56,8 @@ const sitsNow = computed(
   () => asked.value !== null && asked.value !== 'why' && asked.value.kind === 'sit' && trying.all.value > 0,
 );
 function brings({ before, after }: Tried): string {
-  if (asked.value !== 'why' && asked.value?.kind === 'start') return `${duration(before - after)} later:`;
-  return after === 0 ? 'not away at all:' : `${after} min away during it instead of ${before}:`;
+  if (asked.value !== 'why' && asked.value?.kind === 'start') return `${duration(before - after)} later`;
+  return after === 0 ? 'not away at all' : `${after} min away during it instead of ${before}`;
 }
 </script>
 

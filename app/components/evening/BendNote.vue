@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { costByPausesOf } from '../../../core/reasons';
 import { useSteps } from '../../composables/useSteps';
 import { useTimes } from '../../composables/useTimes';
 import { useBending } from '../../stores/bending';
@@ -11,7 +12,10 @@ const times = useTimes();
 const steps = useSteps();
 
 const held = computed(() => bending.inHand);
-const plan = computed(() => bending.outcome?.plan ?? null);
+const plan = computed(() => {
+  const found = bending.outcome?.plan;
+  return found ? costByPausesOf(store.dinner!, found) : null;
+});
 const others = computed(() => {
   if (!plan.value) return [];
   const before = new Map(store.plan!.steps.map((row) => [row.step, row.start]));

@@ -32,12 +32,21 @@ const { layout, columns, sides, panes } = useStrip(evening, {
 });
 const scale = computed(() => layout.value.scale);
 const drag = useStripDrag(scale);
-const hasLoad = computed(() => look.hasLoad && !columns.value.isNarrow && !columns.value.isCompact);
+const hasLoad = computed(() => look.hasLoad && columns.value.hasRoomForLoad);
+/** Where there is room for one cook only: the one whose lines are wanted, else the first. */
+const shown = computed(() => {
+  const { hands } = layout.value;
+  if (!columns.value.oneCook) return layout.value;
+  const one = hands.find((column) => column.cook.id === look.whose) ?? hands[0]!;
+  return { ...layout.value, hands: [one] };
+});
 
 /** Height of what stays at the top of the window. */
 const TOP = 190;
 const topOf = () => body.value?.getBoundingClientRect().top ?? 0;
-const inWindow = (minute: number) => topOf() + yOf(scale.value, minute);
+/** The scale as it is drawn, which is not yet the one that was just asked for. */
+let drawn = scale.value;
+const inWindow = (minute: number) => topOf() + yOf(drawn, minute);
 
 function tellView(): void {
   if (isWhole.value || !body.value) {
@@ -94,13 +103,14 @@ watch(
     const isHeldInView = held && at > TOP && at < window.innerHeight;
     kept = isHeldInView
       ? { minute: held.start, at }
-      : { minute: minuteAt(scale.value, Math.max(0, middle - topOf())), at: middle };
+      : { minute: minuteAt(drawn, Math.max(0, middle - topOf())), at: middle };
   },
   { flush: 'sync' },
 );
 watch(
   scale,
   () => {
+    drawn = scale.value;
     if (!kept) return;
     window.scrollBy(0, inWindow(kept.minute) - kept.at);
     kept = null;
@@ -130,17 +140,27 @@ function choose(step: string | null): void {
       :class="{ narrow: columns.isNarrow }"
       :style="{ paddingLeft: `${columns.gutter}px` }"
     >
-      <h2 :style="{ flex: `0 0 ${sides.heat}px` }" :class="{ 'visually-hidden': columns.isNarrow }">Heat</h2>
+      <h2 :style="{ flex: `0 0 ${sides.heat}px` }">
+        <span :class="{ 'visually-hidden': columns.isNarrow }">Heat</span>
+      </h2>
       <h2
-        v-for="column in layout.hands"
+        v-for="column in shown.hands"
         :key="column.cook.id"
         class="cook-head"
         :style="{ '--cook': cooks.paint(column.cook.id) }"
       >
         Hands: {{ column.cook.name }}
       </h2>
-      <h2 :style="{ flex: `0 0 ${sides.waiting}px` }" :class="{ 'visually-hidden': columns.isNarrow }">
-        Waiting
+      <el-button
+        v-for="column in columns.oneCook
+          ? layout.hands.filter((c) => c.cook.id !== shown.hands[0]!.cook.id)
+          : []"
+        :key="`to ${column.cook.id}`"
+        @click="look.set({ whose: column.cook.id })"
+        >{{ column.cook.name }}</el-button
+      >
+      <h2 :style="{ flex: `0 0 ${sides.waiting}px` }">
+        <span :class="{ 'visually-hidden': columns.isNarrow }">Waiting</span>
       </h2>
     </div>
     <p v-if="scale.segments[0]" class="day" :style="{ paddingLeft: `${columns.gutter}px` }">
@@ -151,7 +171,7 @@ function choose(step: string | null): void {
         v-for="(pane, k) in panes"
         :key="k"
         class="pane"
-        :layout="layout"
+        :layout="shown"
         :columns="columns"
         :sides="sides"
         :pane="pane"

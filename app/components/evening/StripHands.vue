@@ -188,7 +188,7 @@ const spoken = ({ task }: HandsLabel) =>
           <span v-if="ghostOf.get(label.task.id)" class="moved"
             >→ {{ times.clock(ghostOf.get(label.task.id)!.from) }}</span
           >
-          <span v-else-if="!columns.isCompact" class="length">{{ label.task.to - label.task.from }} min</span>
+          <span v-else-if="columns.hasLength" class="length">{{ label.task.to - label.task.from }} min</span>
         </button>
         <span
           v-if="label.task.step !== null && label.task.step === chosen && !columns.isCompact"

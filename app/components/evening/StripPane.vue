@@ -137,7 +137,7 @@ const handle = (course: { id: string; name: string; serve: number }): Movable =>
       :class="{ minor: m % 30 !== 0 }"
       :style="{ top: `${y(m)}px` }"
     >
-      {{ m % 30 === 0 && !columns.isCompact ? times.clock(m) : '' }}
+      {{ m % 30 === 0 && columns.gutter > 40 ? times.clock(m) : '' }}
     </span>
     <StripHeat
       :style="{ flex: `0 0 ${sides.heat}px` }"

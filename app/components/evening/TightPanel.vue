@@ -57,12 +57,11 @@ function help(spot: WeakSpot, k: number): void {
   trying.begin((remote, tell) => remote.help(file, plan!, spot, tell));
 }
 const BRINGS = {
-  tight: (t: Tried) =>
-    t.after === 0 ? 'no longer tight:' : `short by ${t.after} min instead of ${t.before}:`,
+  tight: (t: Tried) => (t.after === 0 ? 'no longer tight' : `short by ${t.after} min instead of ${t.before}`),
   peak: (t: Tried) =>
-    t.after === 0 ? 'no such half hour is left:' : `${t.after} minutes instead of ${t.before}:`,
+    t.after === 0 ? 'no such half hour is left' : `${t.after} minutes instead of ${t.before}`,
   oven: (t: Tried) =>
-    t.after === 0 ? 'nothing waits for the oven:' : `${t.after} such things instead of ${t.before}:`,
+    t.after === 0 ? 'nothing waits for the oven' : `${t.after} such things instead of ${t.before}`,
 };
 </script>
 

@@ -42,7 +42,7 @@ function beside({ offer }: Tried): void {
     <ul>
       <li v-for="one in best" :key="one.offer.text">
         <p>
-          <strong>{{ one.offer.text }}</strong> {{ brings(one) }}, the day from
+          <strong>{{ one.offer.text }}</strong> {{ brings(one) }}. The day from
           {{ times.clock(one.figures.firstOnDay) }}, {{ one.figures.awayMinutes }} min away from the table.
         </p>
         <el-button size="small" @click="store.bend(one.offer.change)">Do it</el-button>
