@@ -1,10 +1,15 @@
-// Bundles a measurement and runs it: `planner` (see docs/decisions/planner.md) or `corpus` (docs/decisions/reading.md).
+// Bundles a measurement and runs it: `planner` (see docs/decisions/planner.md), `corpus` (docs/decisions/reading.md) or
+// `smooth` (docs/decisions/rendering.md), which needs the built application.
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { ensurePackages, ROOT } from './setup.mjs';
+import { ensureApplication, ensureChromium, ensurePackages, ROOT } from './setup.mjs';
 
 const [name, ...options] = process.argv.slice(2);
 ensurePackages();
+if (name === 'smooth') {
+  ensureChromium();
+  ensureApplication();
+}
 const { build } = await import('esbuild');
 const outfile = join(ROOT, `.cache/${name}.mjs`);
 await build({
@@ -14,7 +19,7 @@ await build({
   target: 'node20',
   format: 'esm',
   // It finds its WebAssembly beside itself.
-  external: ['highs'],
+  external: ['highs', '@playwright/test'],
   outfile,
   logLevel: 'error',
 });

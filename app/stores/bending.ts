@@ -17,7 +17,9 @@ export interface InHand {
 
 /** Seconds for a plan while the hand moves: short enough to follow it; and where it holds still and none was found. */
 const SECONDS = 0.06;
-const SECONDS_AT_REST = 0.5;
+const SECONDS_AT_REST = 0.3;
+/** Milliseconds after which a hand counts as holding still. */
+const REST = 120;
 
 /** A step or a course line that the cook moves, and what becomes of the evening while it is moved. */
 export const useBending = defineStore('bending', () => {
@@ -64,7 +66,11 @@ export const useBending = defineStore('bending', () => {
         continue;
       }
       let plan = await bent(held, SECONDS);
-      if (!plan && inHand.value?.to === held.to) plan = await bent(held, SECONDS_AT_REST);
+      if (!plan) {
+        await new Promise((resolve) => setTimeout(resolve, REST));
+        if (inHand.value?.to === held.to) plan = await bent(held, SECONDS_AT_REST);
+        else continue;
+      }
       if (inHand.value) outcome.value = { at: held.to, plan };
     }
     isAsking = false;

@@ -4,7 +4,7 @@ import type { Plan } from '../../core/plan';
 import { planDinner, replanDinner } from '../../core/planner';
 
 /** Milliseconds between two plans shown while the search goes on, and how much better the next must be. */
-const SHOW_EVERY = 250;
+const SHOW_EVERY = 700;
 const WORTH_SHOWING = 0.005;
 
 const api = {

@@ -36,6 +36,7 @@ const by = (minutes: number) => `${Math.abs(minutes)} min ${minutes < 0 ? 'earli
     role="status"
     aria-live="polite"
     :data-at="bending.outcome?.at"
+    :data-to="held.to"
   >
     <p>
       <strong>{{ times.clock(held.to) }}</strong> {{ held.name.replace(/[.]$/, '') }},
@@ -72,6 +73,7 @@ const by = (minutes: number) => `${Math.abs(minutes)} min ${minutes < 0 ? 'earli
   width: min(24rem, calc(100vw - 2rem));
   border: 2px solid var(--focus);
   pointer-events: none;
+  will-change: transform;
 }
 
 .warn {

@@ -11,8 +11,6 @@ const props = defineProps<{
   place: string;
   hasWords: boolean;
   isChosen: boolean;
-  /** Where it would begin while something is moved; null where it stays. */
-  movesTo: number | null;
 }>();
 const emit = defineEmits<{ choose: [] }>();
 const times = useTimes();
@@ -82,18 +80,6 @@ const tail = computed(() => {
       bar.texture === 'waiting' ? `${bar.dish} waits` : bar.does
     }}</span>
   </button>
-  <span
-    v-if="movesTo !== null"
-    class="ghost"
-    aria-hidden="true"
-    :style="{
-      top: `${y(movesTo)}px`,
-      height: `${Math.max(4, y(movesTo + bar.to - bar.from) - y(movesTo))}px`,
-      left: `${left}px`,
-      width: `${width}px`,
-      '--colour': courses.colour(bar.course),
-    }"
-  />
 </template>
 
 <style scoped>
@@ -136,14 +122,6 @@ const tail = computed(() => {
   width: 12px;
   border-bottom: 3px solid var(--warn);
   content: '';
-}
-
-.ghost {
-  position: absolute;
-  z-index: 2;
-  border: 2px dashed var(--colour);
-  border-radius: 5px;
-  pointer-events: none;
 }
 
 .chosen {

@@ -32,7 +32,13 @@ const labels = computed(() =>
   props.column.labels.filter(({ task }) => props.isShown(task.from, Math.max(task.to, task.from + 8))),
 );
 const bars = computed(() => props.column.bars.filter((task) => props.isShown(task.from, task.to)));
-const ghostOf = computed(() => new Map(props.ghosts.map((task) => [task.id, task])));
+/** Lines that would be elsewhere, and when. */
+const leaving = computed(() => {
+  const to = new Map(props.ghosts.map((task) => [task.id, task.from]));
+  return labels.value.flatMap((label) =>
+    to.has(label.task.id) ? [{ label, to: to.get(label.task.id)! }] : [],
+  );
+});
 
 const LOAD = 28;
 const loads = computed(() =>
@@ -142,21 +148,16 @@ const spoken = ({ task }: HandsLabel) =>
         '--colour': courses.colour(task.course),
       }"
     />
-    <span
-      v-for="task in ghosts.filter((g) => g.cook === column.cook.id)"
-      :key="`ghost ${task.id}`"
-      class="bar ghost"
-      aria-hidden="true"
-      :style="{
-        top: `${y(task.from)}px`,
-        height: `${Math.max(4, y(task.to) - y(task.from))}px`,
-        '--colour': courses.colour(task.course),
-      }"
-    />
     <ol ref="list" :aria-label="`Hands of ${column.cook.name}`">
       <li
         v-for="label in labels"
         :key="label.task.id"
+        v-memo="[
+          label,
+          columns,
+          label.task.id === stopId,
+          label.task.step !== null && label.task.step === chosen,
+        ]"
         :style="{
           top: `${label.top}px`,
           height: `${label.height}px`,
@@ -169,7 +170,6 @@ const spoken = ({ task }: HandsLabel) =>
             label.task.kind,
             {
               chosen: label.task.step !== null && label.task.step === chosen,
-              leaves: ghostOf.has(label.task.id),
               two: label.lines > 1,
             },
           ]"
@@ -185,10 +185,7 @@ const spoken = ({ task }: HandsLabel) =>
           <time>{{ times.clock(label.task.from) }}</time>
           <span class="sign" aria-hidden="true">{{ courses.number(label.task.course) }}</span>
           <span class="text">{{ shortened(label.task) }}</span>
-          <span v-if="ghostOf.get(label.task.id)" class="moved"
-            >→ {{ times.clock(ghostOf.get(label.task.id)!.from) }}</span
-          >
-          <span v-else-if="columns.hasLength" class="length">{{ label.task.to - label.task.from }} min</span>
+          <span v-if="columns.hasLength" class="length">{{ label.task.to - label.task.from }} min</span>
         </button>
         <span
           v-if="label.task.step !== null && label.task.step === chosen && !columns.isCompact"
@@ -200,6 +197,25 @@ const spoken = ({ task }: HandsLabel) =>
         >
       </li>
     </ol>
+    <div class="over" aria-hidden="true">
+      <span
+        v-for="task in ghosts.filter((g) => g.cook === column.cook.id)"
+        :key="task.id"
+        class="bar ghost"
+        :style="{
+          top: `${y(task.from)}px`,
+          height: `${Math.max(4, y(task.to) - y(task.from))}px`,
+          '--colour': courses.colour(task.course),
+        }"
+      />
+      <span
+        v-for="{ label, to } in leaving"
+        :key="label.task.id"
+        class="moved"
+        :style="{ top: `${label.top + 2}px` }"
+        >→ {{ times.clock(to) }}</span
+      >
+    </div>
   </div>
 </template>
 
@@ -243,11 +259,9 @@ const spoken = ({ task }: HandsLabel) =>
 
 .bar.ghost {
   left: calc(var(--bar-left) - 3px);
-  z-index: 3;
   width: 18px;
   border: 2px dashed var(--colour);
   background: none;
-  pointer-events: none;
 }
 
 .rooms span {
@@ -318,10 +332,6 @@ li {
   background: color-mix(in srgb, var(--colour) 16%, var(--card));
 }
 
-.leaves {
-  opacity: 0.75;
-}
-
 time {
   font-weight: 600;
 }
@@ -389,7 +399,18 @@ time {
   font-size: 0.8rem;
 }
 
+/* A layer of its own: what changes while something is moved makes no text be drawn again. */
+.over {
+  position: absolute;
+  inset: 0;
+  z-index: 3;
+  pointer-events: none;
+  will-change: transform;
+}
+
 .moved {
+  position: absolute;
+  right: 0;
   padding: 0 0.3rem;
   border-radius: 4px;
   background: var(--focus);

@@ -46,6 +46,23 @@ const ends = computed(() => {
   ].filter(({ bar }) => props.isShown(bar.from, bar.to));
 });
 
+const ghosts = computed(() => {
+  if (props.moves.size === 0) return [];
+  const { lane, ovens, rings } = places.value;
+  const ghost = (bar: Bar, left: number) => ({
+    bar,
+    to: props.moves.get(bar.step)!,
+    left: left + bar.lane * lane,
+    width: Math.max(5, bar.lanes * lane - 2),
+  });
+  return [
+    ...ovens.map((oven) => ({ bars: oven.bars, left: oven.left })),
+    { bars: props.rings.bars, left: rings },
+  ].flatMap(({ bars, left }) =>
+    bars.filter((bar) => props.moves.has(bar.step)).map((bar) => ghost(bar, left)),
+  );
+});
+
 /** The band's right edge stands for the temperature that the oven has: the hotter, the wider. */
 function band(edge: readonly HeatPoint[], width: number): string {
   const x = (celsius: number) => width * (LEAST + (1 - LEAST) * Math.min(1, celsius / HOTTEST));
@@ -111,7 +128,6 @@ function shelfOf(oven: OvenLanes, bar: Bar): string {
           :place="shelfOf(oven, bar)"
           :has-words="columns.hasWords && places.lane >= 20"
           :is-chosen="bar.step === chosen"
-          :moves-to="moves.get(bar.step) ?? null"
           @choose="emit('choose', bar.step)"
         />
       </template>
@@ -126,10 +142,10 @@ function shelfOf(oven: OvenLanes, bar: Bar): string {
         place="on a ring"
         :has-words="columns.hasWords && places.lane >= 20"
         :is-chosen="bar.step === chosen"
-        :moves-to="moves.get(bar.step) ?? null"
         @choose="emit('choose', bar.step)"
       />
     </template>
+    <StripGhosts :ghosts="ghosts" :y="y" />
   </div>
 </template>
 

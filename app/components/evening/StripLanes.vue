@@ -16,6 +16,18 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [step: string] }>();
 /** Many lanes stand closer. */
 const lane = computed(() => Math.min(props.columns.lane, props.width / Math.max(1, props.count)));
+const ghosts = computed(() =>
+  props.moves.size === 0
+    ? []
+    : props.bars
+        .filter((bar) => bar.texture !== 'waiting' && props.moves.has(bar.step))
+        .map((bar) => ({
+          bar,
+          to: props.moves.get(bar.step)!,
+          left: bar.lane * lane.value,
+          width: Math.max(5, lane.value - 2),
+        })),
+);
 const placeOf = (bar: Bar) =>
   bar.waiting?.how ? KEPT_WHERE[bar.waiting.how as keyof typeof KEPT_WHERE] : '';
 </script>
@@ -37,9 +49,9 @@ const placeOf = (bar: Bar) =>
       :place="placeOf(bar)"
       :has-words="columns.hasWords && lane >= 20"
       :is-chosen="bar.step === chosen"
-      :moves-to="bar.texture === 'waiting' ? null : (moves.get(bar.step) ?? null)"
       @choose="emit('choose', bar.step)"
     />
+    <StripGhosts :ghosts="ghosts" :y="y" />
   </div>
 </template>
 

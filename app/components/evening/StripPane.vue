@@ -63,10 +63,16 @@ const nowAt = computed(() => {
   return isInside && isShown(minute, minute) ? y(minute) : null;
 });
 
-const labelsOf = (column: StripLayout['hands'][number]) => ({
-  ...column,
-  labels: column.labels.map((label) => ({ ...label, top: label.top - props.pane.top })),
-});
+/** The columns with their labels where they lie on this pane. */
+const hands = computed(() =>
+  props.layout.hands.map((column) => ({
+    ...column,
+    labels: column.labels.map((label) => ({ ...label, top: label.top - props.pane.top })),
+  })),
+);
+const waitingBars = computed(() =>
+  props.layout.waiting.bars.filter((bar) => isShown(bar.from, bar.waiting?.spoiltAt ?? bar.to)),
+);
 const starts = computed(() => new Map(store.evening!.plan.steps.map((row) => [row.step, row.start])));
 
 /** While something is moved: the steps that would begin elsewhere, and their lines on the run sheet. */
@@ -152,11 +158,11 @@ const handle = (course: { id: string; name: string; serve: number }): Movable =>
       @choose="(step) => emit('choose', step)"
     />
     <StripHands
-      v-for="column in layout.hands"
+      v-for="column in hands"
       :key="column.cook.id"
       class="hands"
       :style="{ '--cook': cooks.paint(column.cook.id) }"
-      :column="labelsOf(column)"
+      :column="column"
       :columns="columns"
       :has-load="hasLoad"
       :y="y"
@@ -171,7 +177,7 @@ const handle = (course: { id: string; name: string; serve: number }): Movable =>
     />
     <StripLanes
       :style="{ flex: `0 0 ${sides.waiting}px` }"
-      :bars="layout.waiting.bars.filter((bar) => isShown(bar.from, bar.waiting?.spoiltAt ?? bar.to))"
+      :bars="waitingBars"
       :count="layout.waiting.count"
       :width="sides.waiting"
       :columns="columns"
