@@ -1,3 +1,4 @@
+import { placedSteps } from '../../core/dinner';
 import { plannedSteps } from '../../core/live';
 import type { Obstacle } from '../../core/reasons';
 import { wordsFor } from '../../core/reasons';
@@ -15,8 +16,10 @@ export function useSteps() {
   });
   const words = computed(() => wordsFor(store.dinner!));
 
-  const does = (step: string) => steps.value.get(step)?.step.does ?? step;
-  const dishOf = (step: string) => steps.value.get(step)?.placed.dish.name ?? '';
+  /** All steps of the file, planned or not. */
+  const placed = computed(() => new Map(placedSteps(store.dinner!).map((s) => [s.name, s] as const)));
+  const does = (step: string) => placed.value.get(step)?.step.does ?? step;
+  const dishOf = (step: string) => placed.value.get(step)?.dish.name ?? '';
   /** A reason, with the step that is in the way where there is one to go to. */
   const reason = (obstacle: Obstacle) => ({
     text: words.value.obstacle(obstacle),

@@ -15,7 +15,10 @@ export function useTimes() {
   /** Clock time of a plan minute. */
   const clock = (minute: number) => clockAt(instant(minute));
   const day = (minute: number) => dayAt(instant(minute));
-  return { clock, day, clockAt, dayAt, instant };
+  /** Clock time of a plan minute, with its day where that is not the day of another. */
+  const clockSince = (minute: number, since: number) =>
+    day(minute) === day(since) ? clock(minute) : `${clock(minute)} on ${day(minute)}`;
+  return { clock, day, clockAt, dayAt, clockSince, instant };
 }
 
 /** A duration of whole minutes in words: "1 h 20 min". */

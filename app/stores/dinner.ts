@@ -118,16 +118,16 @@ export const useDinner = defineStore('dinner', () => {
   async function show(stored: StoredDinner): Promise<boolean> {
     if (!adopt(stored.file, readDinner(stored.file))) return false;
     leave();
+    // The plan changes with the dinner at once: no moment has one dinner's plan beside another dinner.
+    plan.value = stored.plan;
     id.value = stored.id;
     isArchived.value = stored.isArchived;
     const history = await storage.loadHistory(stored.id);
     past.value = history?.past ?? [];
     future.value = history?.future ?? [];
     await storage.saveOpen(stored.id);
-    if (stored.plan) {
-      plan.value = stored.plan;
-      made.set(file.value as object, stored.plan);
-    } else void makePlan();
+    if (stored.plan) made.set(file.value as object, stored.plan);
+    else void makePlan();
     return true;
   }
 

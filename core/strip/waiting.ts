@@ -35,7 +35,11 @@ export function waitingOf(dinner: Dinner, plan: Plan): Waiting[] {
     );
     if (next.length === 0 || step.plated) {
       const plate = plan.courses.find((c) => c.id === course);
-      if (plate) next.push({ start: plate.plating.from, most: step.plated?.most ?? keeps.most });
+      if (plate)
+        next.push({
+          start: plate.plating.from,
+          most: step.plated?.most === undefined ? keeps.most : step.plated.most,
+        });
     }
     if (next.length === 0) return [];
     const to = Math.max(...next.map((n) => n.start));

@@ -69,7 +69,7 @@ function brings({ before, after }: Tried): string {
       <template v-if="isAsked(wish)">
         <ol v-if="wish === 'why'" class="chain">
           <li v-for="link in chain" :key="link.step">
-            <button class="link" @click="emit('choose', link.step)">
+            <button class="link-button" @click="emit('choose', link.step)">
               {{ times.clock(link.start) }} {{ steps.does(link.step) }}
             </button>
             <span v-if="link.holds">Not later: {{ steps.reason(link.holds).text }}.</span>
@@ -121,17 +121,5 @@ h2 {
   display: grid;
   gap: 0.4rem;
   padding-left: 1.4rem;
-}
-
-.link {
-  display: block;
-  min-height: 32px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--accent);
-  text-align: left;
-  text-decoration: underline;
-  cursor: pointer;
 }
 </style>

@@ -72,7 +72,7 @@ const setQuiet = (c: number, isQuiet: boolean) =>
       Nothing yet: all stands where the plan puts it. Drag a line of the run sheet or a course, or take a step
       and press Shift with the arrow keys.
     </p>
-    <ul>
+    <ul class="plain-list">
       <li v-for="bend in bends" :key="`${bend.kind} ${bend.of}`">
         <p>
           {{ words(bend) }} <span class="soft">{{ costOf(bend) }}</span>
@@ -99,12 +99,6 @@ const setQuiet = (c: number, isQuiet: boolean) =>
 ul {
   display: grid;
   gap: 0.4rem;
-}
-
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 li {

@@ -132,7 +132,7 @@ const dayBreak = (lines: readonly Line[], k: number) =>
             <li :class="{ marked: line.mark, small: line.task.kind === 'check' }">
               <time>{{ line.time }}</time>
               <span
-                class="sign"
+                class="course-sign"
                 aria-hidden="true"
                 :style="{ '--colour': courses.colour(line.task.course) }"
                 >{{ courses.number(line.task.course) }}</span
@@ -230,17 +230,6 @@ time {
 
 .text {
   flex: 1;
-}
-
-.sign {
-  flex: none;
-  width: 1.2rem;
-  border: 1.5px solid var(--colour);
-  border-radius: 50%;
-  color: var(--colour);
-  font-size: 0.75rem;
-  font-weight: 700;
-  text-align: center;
 }
 
 .mark {

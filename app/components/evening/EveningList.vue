@@ -49,7 +49,7 @@ const days = computed(() => {
       task: null,
       step: w.step,
       course: w.course,
-      text: `${w.dish} waits ${w.how ? KEPT_WHERE[w.how as keyof typeof KEPT_WHERE] : ''} until ${times.clock(w.to)}${w.spoiltAt === null ? '' : `, may wait until ${times.clock(w.spoiltAt)}`}`,
+      text: `${w.dish} waits ${w.how ? KEPT_WHERE[w.how as keyof typeof KEPT_WHERE] : ''} until ${times.clockSince(w.to, w.from)}${w.spoiltAt === null ? '' : `, may wait until ${times.clockSince(w.spoiltAt, w.from)}`}`,
     }));
   const plates = plan.courses.map((course): Line => ({
     key: `${course.id} down`,
@@ -94,7 +94,7 @@ const days = computed(() => {
             @click="line.step && (chosen = line.step === chosen ? null : line.step)"
           >
             <time>{{ times.clock(line.at) }}</time>
-            <span class="sign" aria-hidden="true">{{ courses.number(line.course) }}</span>
+            <span class="course-sign" aria-hidden="true">{{ courses.number(line.course) }}</span>
             <span class="text">{{ line.text }}</span>
             <span v-if="line.task" class="soft">
               <template v-if="hasSeveralCooks">{{ cookName(line.task.cook) }}, </template>
@@ -155,17 +155,6 @@ time {
 
 .text {
   flex: 1;
-}
-
-.sign {
-  flex: none;
-  width: 1.25rem;
-  border: 1.5px solid var(--colour);
-  border-radius: 50%;
-  color: var(--colour);
-  font-size: 0.75rem;
-  font-weight: 700;
-  text-align: center;
 }
 
 .plates .line {

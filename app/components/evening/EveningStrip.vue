@@ -92,28 +92,22 @@ watch(
   (asked) => asked && scrollTo(asked.minute, true),
 );
 
-/** What is in the middle of the view stays there, whatever the scale. */
-let kept: { minute: number; at: number } | null = null;
-watch(
-  () => [look.zoom, look.look, isWhole.value] as const,
-  () => {
-    const middle = (TOP + window.innerHeight) / 2;
-    const held = chosen.value ? evening.value.plan.steps.find((s) => s.step === chosen.value) : undefined;
-    const at = held ? inWindow(held.start) : middle;
-    const isHeldInView = held && at > TOP && at < window.innerHeight;
-    kept = isHeldInView
-      ? { minute: held.start, at }
-      : { minute: minuteAt(drawn, Math.max(0, middle - topOf())), at: middle };
-  },
-  { flush: 'sync' },
-);
+/** The minute that stays where it is: the chosen step's where that is in view, else what is in the middle. */
+function anchor(): number {
+  const held = chosen.value ? evening.value.plan.steps.find((s) => s.step === chosen.value) : undefined;
+  const at = held ? inWindow(held.start) : 0;
+  if (held && at > TOP && at < window.innerHeight) return held.start;
+  return minuteAt(drawn, Math.max(0, (TOP + window.innerHeight) / 2 - topOf()));
+}
+// Whatever changes the scale (zoom, a panel beside the strip, another plan), what is looked at stays in place.
 watch(
   scale,
   () => {
+    const isScrolled = window.scrollY > 0;
+    const minute = anchor();
+    const before = inWindow(minute);
     drawn = scale.value;
-    if (!kept) return;
-    window.scrollBy(0, inWindow(kept.minute) - kept.at);
-    kept = null;
+    if (isScrolled && !isWhole.value) window.scrollBy(0, inWindow(minute) - before);
   },
   { flush: 'post' },
 );

@@ -85,7 +85,7 @@ const keeps = computed(() => {
       <h3>{{ title }}</h3>
       <ul v-if="list.length" class="links">
         <li v-for="other in list" :key="other.row.step">
-          <button @click="emit('choose', other.row.step)">
+          <button class="link-button" @click="emit('choose', other.row.step)">
             {{ times.clock(other.row.start) }} {{ other.step.does }}
           </button>
         </li>
@@ -144,18 +144,6 @@ h3 {
   margin: 0;
   padding: 0;
   list-style: none;
-}
-
-.links button {
-  width: 100%;
-  min-height: 44px;
-  padding: 0.25rem 0;
-  border: 0;
-  background: none;
-  color: var(--accent);
-  text-align: left;
-  text-decoration: underline;
-  cursor: pointer;
 }
 
 @media (max-width: 900px) {

@@ -49,7 +49,7 @@ const rooms = computed(() => (reasons.rooms?.step === props.step ? reasons.rooms
       </p>
       <ul>
         <li v-for="(reason, k) in side.reasons" :key="k">
-          <button v-if="reason.step" class="link" @click="emit('choose', reason.step)">
+          <button v-if="reason.step" class="link-button" @click="emit('choose', reason.step)">
             {{ reason.text }}
           </button>
           <template v-else>{{ reason.text }}</template>
@@ -86,17 +86,6 @@ ul {
 li {
   padding-left: 0.6rem;
   border-left: 3px solid var(--line);
-}
-
-.link {
-  min-height: 32px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--accent);
-  text-align: left;
-  text-decoration: underline;
-  cursor: pointer;
 }
 
 h3 {

@@ -25,8 +25,8 @@ const spoiltAt = computed(() => props.bar.waiting?.spoiltAt ?? null);
 const name = computed(() => {
   const { bar } = props;
   const shares = bar.sharesWith.length > 0 ? `, beside ${[...new Set(bar.sharesWith)].join(', ')}` : '';
-  const until = spoiltAt.value === null ? '' : `, good until ${times.clock(spoiltAt.value)}`;
-  return `${bar.dish}: ${bar.does} ${props.place}, ${times.clock(bar.from)} to ${times.clock(bar.to)}${shares}${until}`;
+  const until = spoiltAt.value === null ? '' : `, good until ${times.clockSince(spoiltAt.value, bar.from)}`;
+  return `${bar.dish}: ${bar.does} ${props.place}, ${times.clock(bar.from)} to ${times.clockSince(bar.to, bar.from)}${shares}${until}`;
 });
 /** How much of the time it may wait is used up at a moment, 0 to 1. */
 function usedUpAt(minute: number): number {

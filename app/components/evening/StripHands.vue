@@ -183,7 +183,7 @@ const spoken = ({ task }: HandsLabel) =>
           @keydown="(event) => pressed(event, label)"
         >
           <time>{{ times.clock(label.task.from) }}</time>
-          <span class="sign" aria-hidden="true">{{ courses.number(label.task.course) }}</span>
+          <span class="course-sign" aria-hidden="true">{{ courses.number(label.task.course) }}</span>
           <span class="text">{{ shortened(label.task) }}</span>
           <span v-if="columns.hasLength" class="length">{{ label.task.to - label.task.from }} min</span>
         </button>
@@ -336,19 +336,6 @@ time {
   font-weight: 600;
 }
 
-.sign {
-  flex: none;
-  width: 1.25rem;
-  height: 1.25rem;
-  border: 1.5px solid var(--colour);
-  border-radius: 50%;
-  color: var(--colour);
-  font-size: 0.75rem;
-  font-weight: 700;
-  line-height: 1.1rem;
-  text-align: center;
-}
-
 .compact .text {
   display: block;
   text-overflow: ellipsis;
@@ -359,7 +346,7 @@ time {
   white-space: normal;
 }
 
-.compact .sign {
+.compact .course-sign {
   width: 0.95rem;
   height: 0.95rem;
   font-size: 0.65rem;

@@ -18,6 +18,8 @@ const emit = defineEmits<{ choose: [step: string] }>();
 
 const GAP = 8;
 const HOTTEST = 260;
+/** Pixels of a lane in which words can stand. */
+const LEAST_FOR_WORDS = 20;
 /** Share of an oven's width that the coldest oven has. */
 const LEAST = 0.35;
 
@@ -36,33 +38,22 @@ const places = computed(() => {
   return { lane, ovens, rings: left };
 });
 
-/** Where each bar ends, so that threads can run from it to the hands. */
-const ends = computed(() => {
+/** Every bar with its place; what runs from it to the hands begins at its right edge. */
+const bars = computed(() => {
   const { lane, ovens, rings } = places.value;
-  const right = (left: number, bar: Bar) => left + (bar.lane + bar.lanes) * lane;
-  return [
-    ...ovens.flatMap((oven) => oven.bars.map((bar) => ({ bar, right: right(oven.left, bar) }))),
-    ...props.rings.bars.map((bar) => ({ bar, right: right(rings, bar) })),
-  ].filter(({ bar }) => props.isShown(bar.from, bar.to));
-});
-
-const ghosts = computed(() => {
-  if (props.moves.size === 0) return [];
-  const { lane, ovens, rings } = places.value;
-  const ghost = (bar: Bar, left: number) => ({
+  const placed = (bar: Bar, left: number, where: string) => ({
     bar,
-    to: props.moves.get(bar.step)!,
+    where,
     left: left + bar.lane * lane,
+    right: left + (bar.lane + bar.lanes) * lane,
     width: Math.max(5, bar.lanes * lane - 2),
   });
   return [
-    ...ovens.map((oven) => ({ bars: oven.bars, left: oven.left })),
-    { bars: props.rings.bars, left: rings },
-  ].flatMap(({ bars, left }) =>
-    bars.filter((bar) => props.moves.has(bar.step)).map((bar) => ghost(bar, left)),
-  );
+    ...ovens.flatMap((oven) => oven.bars.map((bar) => placed(bar, oven.left, shelfOf(oven, bar)))),
+    ...props.rings.bars.map((bar) => placed(bar, rings, 'on a ring')),
+  ];
 });
-
+const shown = computed(() => bars.value.filter(({ bar }) => props.isShown(bar.from, bar.to)));
 /** The band's right edge stands for the temperature that the oven has: the hotter, the wider. */
 function band(edge: readonly HeatPoint[], width: number): string {
   const x = (celsius: number) => width * (LEAST + (1 - LEAST) * Math.min(1, celsius / HOTTEST));
@@ -104,7 +95,7 @@ function shelfOf(oven: OvenLanes, bar: Bar): string {
       </defs>
     </svg>
     <svg class="threads" aria-hidden="true" width="100%" height="100%">
-      <template v-for="{ bar, right } in ends" :key="bar.key">
+      <template v-for="{ bar, right } in shown" :key="bar.key">
         <line v-for="m in bar.threads" :key="m" :x1="right" x2="100%" :y1="y(m)" :y2="y(m)" />
       </template>
     </svg>
@@ -118,34 +109,15 @@ function shelfOf(oven: OvenLanes, bar: Bar): string {
       >
         {{ columns.hasWords ? `${oven.name} on: ${heat.text(setting.celsius)}` : heat.text(setting.celsius) }}
       </span>
-      <template v-for="bar in oven.bars" :key="bar.key">
-        <StripBar
-          v-if="isShown(bar.from, bar.to)"
-          :bar="bar"
-          :left="oven.left + bar.lane * places.lane"
-          :width="Math.max(5, bar.lanes * places.lane - 2)"
-          :y="y"
-          :place="shelfOf(oven, bar)"
-          :has-words="columns.hasWords && places.lane >= 20"
-          :is-chosen="bar.step === chosen"
-          @choose="emit('choose', bar.step)"
-        />
-      </template>
     </template>
-    <template v-for="bar in rings.bars" :key="bar.key">
-      <StripBar
-        v-if="isShown(bar.from, bar.to)"
-        :bar="bar"
-        :left="places.rings + bar.lane * places.lane"
-        :width="Math.max(5, places.lane - 2)"
-        :y="y"
-        place="on a ring"
-        :has-words="columns.hasWords && places.lane >= 20"
-        :is-chosen="bar.step === chosen"
-        @choose="emit('choose', bar.step)"
-      />
-    </template>
-    <StripGhosts :ghosts="ghosts" :y="y" />
+    <StripBars
+      :placed="shown"
+      :y="y"
+      :has-words="columns.hasWords && places.lane >= LEAST_FOR_WORDS"
+      :chosen="chosen"
+      :moves="moves"
+      @choose="(step) => emit('choose', step)"
+    />
   </div>
 </template>
 

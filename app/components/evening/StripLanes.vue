@@ -14,22 +14,20 @@ const props = defineProps<{
   moves: ReadonlyMap<string, number>;
 }>();
 const emit = defineEmits<{ choose: [step: string] }>();
+/** Pixels of a lane in which words can stand. */
+const LEAST_FOR_WORDS = 20;
 /** Many lanes stand closer. */
 const lane = computed(() => Math.min(props.columns.lane, props.width / Math.max(1, props.count)));
-const ghosts = computed(() =>
-  props.moves.size === 0
-    ? []
-    : props.bars
-        .filter((bar) => bar.texture !== 'waiting' && props.moves.has(bar.step))
-        .map((bar) => ({
-          bar,
-          to: props.moves.get(bar.step)!,
-          left: bar.lane * lane.value,
-          width: Math.max(5, lane.value - 2),
-        })),
-);
 const placeOf = (bar: Bar) =>
   bar.waiting?.how ? KEPT_WHERE[bar.waiting.how as keyof typeof KEPT_WHERE] : '';
+const placed = computed(() =>
+  props.bars.map((bar) => ({
+    bar,
+    where: placeOf(bar),
+    left: bar.lane * lane.value,
+    width: Math.max(5, lane.value - 2),
+  })),
+);
 </script>
 
 <template>
@@ -39,19 +37,14 @@ const placeOf = (bar: Bar) =>
         <line v-for="m in bar.threads" :key="m" x1="0" :x2="bar.lane * lane" :y1="y(m)" :y2="y(m)" />
       </template>
     </svg>
-    <StripBar
-      v-for="bar in bars"
-      :key="bar.key"
-      :bar="bar"
-      :left="bar.lane * lane"
-      :width="Math.max(5, lane - 2)"
+    <StripBars
+      :placed="placed"
       :y="y"
-      :place="placeOf(bar)"
-      :has-words="columns.hasWords && lane >= 20"
-      :is-chosen="bar.step === chosen"
-      @choose="emit('choose', bar.step)"
+      :has-words="columns.hasWords && lane >= LEAST_FOR_WORDS"
+      :chosen="chosen"
+      :moves="moves"
+      @choose="(step) => emit('choose', step)"
     />
-    <StripGhosts :ghosts="ghosts" :y="y" />
   </div>
 </template>
 

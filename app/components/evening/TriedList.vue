@@ -39,7 +39,7 @@ function beside({ offer }: Tried): void {
       <el-button size="small" @click="emit('stop')">Stop</el-button>
     </div>
     <p v-else-if="best.length === 0" role="status">Nothing that was tried helps.</p>
-    <ul>
+    <ul class="plain-list">
       <li v-for="one in best" :key="one.offer.text">
         <p>
           <strong>{{ one.offer.text }}</strong> {{ brings(one) }}. The day from
@@ -58,12 +58,6 @@ ul,
 li {
   display: grid;
   gap: 0.4rem;
-}
-
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 li {

@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import type { Bar } from '../../../core/strip';
+import { useCourses } from '../../composables/useCourses';
+
+/** A bar where it is drawn beside the hands; pixels. */
+export interface PlacedBar {
+  readonly bar: Bar;
+  readonly where: string;
+  readonly left: number;
+  readonly width: number;
+}
+
+/** Bars beside the hands, and where they would be while something is moved. */
+const props = defineProps<{
+  placed: readonly PlacedBar[];
+  y: (minute: number) => number;
+  hasWords: boolean;
+  chosen: string | null;
+  moves: ReadonlyMap<string, number>;
+}>();
+const emit = defineEmits<{ choose: [step: string] }>();
+const courses = useCourses();
+
+/** What waits has no place of its own: it begins where its step ends. */
+const ghosts = computed(() =>
+  props.placed
+    .filter(({ bar }) => bar.texture !== 'waiting' && props.moves.has(bar.step))
+    .map((place) => ({ ...place, to: props.moves.get(place.bar.step)! })),
+);
+</script>
+
+<template>
+  <StripBar
+    v-for="{ bar, left, width, where } in placed"
+    :key="bar.key"
+    :bar="bar"
+    :left="left"
+    :width="width"
+    :y="y"
+    :place="where"
+    :has-words="hasWords"
+    :is-chosen="bar.step === chosen"
+    @choose="emit('choose', bar.step)"
+  />
+  <div class="over" aria-hidden="true">
+    <span
+      v-for="{ bar, to, left, width } in ghosts"
+      :key="bar.key"
+      class="ghost"
+      :style="{
+        top: `${y(to)}px`,
+        height: `${Math.max(4, y(to + bar.to - bar.from) - y(to))}px`,
+        left: `${left}px`,
+        width: `${width}px`,
+        '--colour': courses.colour(bar.course),
+      }"
+    />
+  </div>
+</template>
+
+<style scoped>
+/* A layer of its own: what changes while something is moved makes nothing else be drawn again. */
+.over {
+  position: absolute;
+  inset: 0;
+  z-index: 2;
+  pointer-events: none;
+  will-change: transform;
+}
+
+.ghost {
+  position: absolute;
+  border: 2px dashed var(--colour);
+  border-radius: 5px;
+}
+</style>
