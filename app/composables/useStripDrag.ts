@@ -72,6 +72,8 @@ export function useStripDrag(scale: Ref<Scale>) {
       if (!wasMoved) return;
       if (isTaken) void letGo();
       else bending.drop();
+      // The click that ends the move comes before this; a later one is meant.
+      setTimeout(() => (wasMoved = false));
     };
     const up = () => end(true);
     const cancel = () => end(false);

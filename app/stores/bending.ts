@@ -41,7 +41,9 @@ export const useBending = defineStore('bending', () => {
   }
 
   function take(kind: InHand['kind'], id: string, name: string, from: number): void {
-    if (!store.evening || store.isPlanning) return;
+    if (!store.evening) return;
+    // The hand comes first: what was found so far stays.
+    if (store.isPlanning) void store.stopPlanning();
     if (!worker) {
       worker = new Worker(new URL('../workers/bend.worker.ts', import.meta.url), { type: 'module' });
       remote = wrap<BendWorker>(worker);

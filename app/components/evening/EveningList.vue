@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tasksOf, type Task } from '../../../core/live';
+import { plannedSteps, tasksOf, type Task } from '../../../core/live';
 import { waitingOf } from '../../../core/strip';
 import { byDay } from '../../composables/byDay';
 import { useCourses } from '../../composables/useCourses';
@@ -41,6 +41,16 @@ const days = computed(() => {
       course: task.course,
       text: task.text,
     }));
+  const alone = plannedSteps(dinner, plan)
+    .filter(({ row }) => row.hands.length === 0 && row.end > row.start)
+    .map(({ row, step, course }): Line => ({
+      key: row.step,
+      at: row.start,
+      task: null,
+      step: row.step,
+      course,
+      text: `${step.does} By itself until ${times.clockSince(row.end, row.start)}`,
+    }));
   const waits = waitingOf(dinner, plan)
     .filter((w) => w.to - w.from >= 3)
     .map((w): Line => ({
@@ -59,7 +69,7 @@ const days = computed(() => {
     course: course.id,
     text: `${courses.name(course.id)} is on the table until ${times.clock(course.serve + dinner.courses.find((c) => c.id === course.id)!.eating)}`,
   }));
-  const lines = [...tasks, ...waits, ...plates].sort((a, b) => a.at - b.at);
+  const lines = [...tasks, ...alone, ...waits, ...plates].sort((a, b) => a.at - b.at);
   return byDay(lines.map((line) => ({ day: times.day(line.at), line })));
 });
 </script>

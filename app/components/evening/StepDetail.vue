@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { afterLinks, hostName } from '../../../core/dinner';
 import { plannedSteps } from '../../../core/live';
+import { waitingOf } from '../../../core/strip';
 import { useHeat } from '../../composables/useHeat';
 import { guessesInWords, KEPT_WHERE } from '../../composables/useWords';
 import { duration, useTimes } from '../../composables/useTimes';
@@ -34,6 +35,25 @@ const after = computed(() =>
   steps.value.filter((s) => afterLinks(s.placed.dish, s.step).some((l) => l.from === props.step)),
 );
 const way = computed(() => planned.value?.step.ways.find((w) => w.id === planned.value?.row.way)?.label);
+/** What is in the same oven at the same time. */
+const together = computed(() => {
+  const row = planned.value?.row;
+  if (!row?.oven) return '';
+  const others = steps.value.filter(
+    (s) =>
+      s.row.oven === row.oven && s.row.step !== row.step && s.row.start < row.end && row.start < s.row.end,
+  );
+  return others.map((s) => `${s.step.does.replace(/[.]$/, '')} (${s.placed.dish.name})`).join('; ');
+});
+/** How long what it makes waits, and still may. */
+const waits = computed(() => {
+  const { dinner, plan } = store.evening!;
+  const waiting = waitingOf(dinner, plan).find((w) => w.step === props.step);
+  if (!waiting) return '';
+  const { from, to, spoiltAt } = waiting;
+  const left = spoiltAt === null ? '' : `; it may until ${times.clockSince(spoiltAt, from)}`;
+  return `What it makes waits ${duration(to - from)}, until ${times.clockSince(to, from)}${left}.`;
+});
 const keeps = computed(() => {
   const limits = planned.value?.step.keeps;
   if (!limits) return '';
@@ -70,6 +90,8 @@ const keeps = computed(() => {
     </ul>
     <p v-if="planned.step.note">{{ planned.step.note }}</p>
     <p v-if="keeps">{{ keeps }}</p>
+    <p v-if="waits">{{ waits }}</p>
+    <p v-if="together">In the oven together with: {{ together }}.</p>
     <p v-if="planned.step.guessed.length" class="soft">
       A guess, stated by nobody: {{ guessesInWords(planned.step.guessed) }}.
     </p>

@@ -21,6 +21,9 @@ const height = computed(() => Math.max(4, props.y(props.bar.to) - top.value - 1)
 /** Text needs room: a short bar shows none, and says it all in its name. */
 const LEAST_FOR_TEXT = 70;
 
+/** By keys a step is reached in the run sheet; only one that no hand touches has to be reached here. */
+const isStop = computed(() => props.bar.texture !== 'waiting' && props.bar.threads.length === 0);
+
 const spoiltAt = computed(() => props.bar.waiting?.spoiltAt ?? null);
 const name = computed(() => {
   const { bar } = props;
@@ -74,6 +77,7 @@ const tail = computed(() => {
     }"
     :aria-label="name"
     :title="name"
+    :tabindex="isStop ? 0 : -1"
     @click="emit('choose')"
   >
     <span v-if="hasWords && height >= LEAST_FOR_TEXT" class="text" aria-hidden="true">{{
