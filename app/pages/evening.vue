@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core';
+import { useEventListener, useMediaQuery } from '@vueuse/core';
 import type { Panel } from '../components/evening/StripTools.vue';
 import { useBending } from '../stores/bending';
 import { useDinner } from '../stores/dinner';
@@ -25,6 +25,12 @@ watch(
     bending.drop();
   },
 );
+/** Where the panel covers the lower part of the window, what is chosen comes above it. */
+const isBelow = useMediaQuery('(max-width: 900px)');
+watch(chosen, (step) => {
+  const row = store.plan?.steps.find((s) => s.step === step);
+  if (row && isBelow.value && look.inView) look.ask(row.start);
+});
 /** From another place than the strip: shown there too. */
 function show(step: string): void {
   chosen.value = step;

@@ -17,18 +17,35 @@ export interface InHand {
 
 /** Seconds for a plan while the hand moves: short enough to follow it; and where it holds still and none was found. */
 const SECONDS = 0.06;
-const SECONDS_AT_REST = 0.3;
+const SECONDS_AT_REST = 0.8;
 /** Milliseconds after which a hand counts as holding still. */
 const REST = 120;
+
+/** What becomes of the evening with the thing at a minute. Without a plan: none was found yet, or it cannot be. */
+interface Outcome {
+  readonly at: number;
+  readonly plan: Plan | null;
+  readonly isFinal: boolean;
+}
+
+/** A worker that has the evening in hand, made when it is first needed. */
+function makeBender() {
+  let remote: Remote<BendWorker> | undefined;
+  return () =>
+    (remote ??= wrap<BendWorker>(
+      new Worker(new URL('../workers/bend.worker.ts', import.meta.url), { type: 'module' }),
+    ));
+}
 
 /** A step or a course line that the cook moves, and what becomes of the evening while it is moved. */
 export const useBending = defineStore('bending', () => {
   const store = useDinner();
   const inHand = shallowRef<InHand | null>(null);
   /** The evening as it would be, for the minute at which it was worked out; null plan: it cannot be. */
-  const outcome = shallowRef<{ readonly at: number; readonly plan: Plan | null } | null>(null);
-  let worker: Worker | undefined;
-  let remote: Remote<BendWorker> | undefined;
+  const outcome = shallowRef<Outcome | null>(null);
+  /** One follows the hand; the other looks longer at where it holds still. */
+  const following = makeBender();
+  const looking = makeBender();
   let isAsking = false;
 
   const isMoved = computed(() => inHand.value !== null && inHand.value.to !== inHand.value.from);
@@ -44,18 +61,22 @@ export const useBending = defineStore('bending', () => {
     if (!store.evening) return;
     // The hand comes first: what was found so far stays.
     if (store.isPlanning) void store.stopPlanning();
-    if (!worker) {
-      worker = new Worker(new URL('../workers/bend.worker.ts', import.meta.url), { type: 'module' });
-      remote = wrap<BendWorker>(worker);
-    }
-    void remote!.hold(store.file, store.plan!);
+    for (const bender of [following(), looking()]) void bender.hold(store.file, store.plan!);
     inHand.value = { kind, id, name, from, to: from };
     outcome.value = null;
   }
 
-  function bent(held: InHand, seconds: number): Promise<Plan | null> {
-    const course = held.kind === 'course' ? { id: held.id, by: held.to - held.from } : null;
-    return remote!.bent(changes(held), course, seconds);
+  const courseOf = (held: InHand) =>
+    held.kind === 'course' ? { id: held.id, by: held.to - held.from } : null;
+  const isStillAt = (held: InHand) => inHand.value?.id === held.id && inHand.value.to === held.to;
+  const lookLonger = (held: InHand) => looking().bent(changes(held), courseOf(held), SECONDS_AT_REST, true);
+
+  /** Looks longer where the hand holds still. */
+  async function settle(held: InHand): Promise<void> {
+    await new Promise((resolve) => setTimeout(resolve, REST));
+    if (!isStillAt(held)) return;
+    const plan = await lookLonger(held);
+    if (isStillAt(held)) outcome.value = { at: held.to, plan, isFinal: true };
   }
 
   /** Works out what comes of the latest place; places that were only passed through are left out. */
@@ -64,16 +85,13 @@ export const useBending = defineStore('bending', () => {
     isAsking = true;
     for (let held = inHand.value; held && held.to !== outcome.value?.at; held = inHand.value) {
       if (held.to === held.from) {
-        outcome.value = { at: held.to, plan: store.plan };
+        outcome.value = { at: held.to, plan: store.plan, isFinal: true };
         continue;
       }
-      let plan = await bent(held, SECONDS);
-      if (!plan) {
-        await new Promise((resolve) => setTimeout(resolve, REST));
-        if (inHand.value?.to === held.to) plan = await bent(held, SECONDS_AT_REST);
-        else continue;
-      }
-      if (inHand.value) outcome.value = { at: held.to, plan };
+      const plan = await following().bent(changes(held), courseOf(held), SECONDS, false);
+      if (!inHand.value) break;
+      outcome.value = { at: held.to, plan, isFinal: plan !== null };
+      if (!plan) void settle(held);
     }
     isAsking = false;
   }
@@ -99,7 +117,7 @@ export const useBending = defineStore('bending', () => {
     }
     const known = settled.value;
     const made = changes(held);
-    const found = known ? known.plan : bent(held, SECONDS_AT_REST);
+    const found = known?.isFinal ? known.plan : lookLonger(held);
     drop();
     const plan = await found;
     if (!plan) return false;

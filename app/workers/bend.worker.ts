@@ -13,20 +13,21 @@ const api = {
     held = { file, plan };
   },
   /**
-   * What becomes of it with some changes, found within so many seconds; null where it cannot be. `course`: the
+   * What becomes of it with some changes, found within so many seconds; null where none was found. `course`: the
    * course line that is moved, and how far.
    */
   bent(
     changes: readonly Change[],
     course: { readonly id: string; readonly by: number } | null,
     seconds: number,
+    isThorough: boolean,
   ): Plan | null {
     if (!held) return null;
     const result = readDinner(applyChanges(held.file, changes));
     if (!result.ok) return null;
     const { dinner } = result;
     const from = course ? alongWithCourse(dinner, held.plan, course.id, course.by) : held.plan;
-    return nudgedPlan(dinner, from, { seconds, seed: 1, now: () => performance.now() });
+    return nudgedPlan(dinner, from, { seconds, seed: 1, now: () => performance.now() }, isThorough);
   },
 };
 

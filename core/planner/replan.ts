@@ -21,6 +21,8 @@ interface How {
   readonly forBetter: number;
   /** Whether a plan may be built from nothing where the old one leads nowhere. */
   readonly mayBuild: boolean;
+  /** Share of the time after which the old plan is given up, where it is not taken up by then. */
+  readonly forOld?: number;
 }
 
 /** The plan that comes of the old one in the time there is; null where none does. */
@@ -29,7 +31,7 @@ function replanned(
   notices: readonly string[],
   old: Plan,
   options: PlanOptions,
-  { forBetter, mayBuild }: How,
+  { forBetter, mayBuild, forOld }: How,
   progress?: Progress,
 ): Plan | null {
   const begin = options.now();
@@ -42,7 +44,7 @@ function replanned(
     isOver: () => options.now() >= begin + options.seconds * 1000 * part || isCancelled(),
     onBetter: () => options.onBetter?.(assemblePlan(search.board, notices, null)),
   });
-  const giveUp = mayBuild ? undefined : until(1).isOver;
+  const giveUp = forOld === undefined ? undefined : until(forOld).isOver;
   const isBegun =
     (old.feasible && search.startFrom(old, until(1), giveUp)) ||
     (mayBuild && search.construct(until(forBetter)));
@@ -73,10 +75,15 @@ export function replanDinner(
   );
 }
 
+/** The hand holds still: time to build an evening from nothing where the old one leads nowhere. */
+const THOROUGH: How = { forBetter: 0.8, mayBuild: true, forOld: 0.3 };
+const QUICK: How = { forBetter: SHARE_FOR_BETTER_IN_HAND, mayBuild: false, forOld: 1 };
+
 /**
  * What becomes of a plan while a cook bends it: the old plan with as little moved as can be, within the few
- * milliseconds of `options.seconds`; null where the change leads to no plan from there. Nothing is explained.
+ * milliseconds of `options.seconds`; null where the change leads to no plan from there. Where it is thorough, a
+ * plan may also be built from nothing. Nothing is explained.
  */
-export function nudgedPlan(dinner: Dinner, old: Plan, options: PlanOptions): Plan | null {
-  return replanned(dinner, [], old, options, { forBetter: SHARE_FOR_BETTER_IN_HAND, mayBuild: false });
+export function nudgedPlan(dinner: Dinner, old: Plan, options: PlanOptions, isThorough = false): Plan | null {
+  return replanned(dinner, [], old, options, isThorough ? THOROUGH : QUICK);
 }

@@ -58,6 +58,15 @@ describe('a course line that is moved', () => {
     expect(JSON.parse(JSON.stringify(applyChanges(twice, bend.letGo)))).toEqual(file);
   });
 
+  test('with time to look, it is found from a plan that does not fit at all', () => {
+    for (const by of [4, 8]) {
+      const serve = plan.courses[1]!.serve + by;
+      const later = read(applyChanges(file, courseAt(file, dinner, plan, second!.id, serve)));
+      const nudged = nudgedPlan(later, { ...plan, feasible: false }, options(), true);
+      expect([by, nudged && auditPlan(later, nudged).breaches]).toEqual([by, []]);
+    }
+  });
+
   test('it costs what the pause costs by the wishes that there were', () => {
     expect(costByPausesOf(dinner, plan).cost).toBeCloseTo(plan.cost!, 1);
     const serve = plan.courses[1]!.serve + 6;

@@ -42,7 +42,12 @@ const by = (minutes: number) => `${Math.abs(minutes)} min ${minutes < 0 ? 'earli
       <strong>{{ times.clock(held.to) }}</strong> {{ held.name.replace(/[.]$/, '') }},
       {{ by(held.to - held.from) }}
     </p>
-    <p v-if="bending.outcome && !plan" class="warn">It cannot be there with all else as it must be.</p>
+    <p v-if="bending.settled && !bending.settled.plan && !bending.settled.isFinal">
+      Looking whether it can be there ...
+    </p>
+    <p v-else-if="bending.settled && !bending.settled.plan" class="warn">
+      It cannot be there with all else as it must be.
+    </p>
     <template v-else-if="plan">
       <p v-if="others.length">
         {{ others.length }} {{ others.length === 1 ? 'other thing moves' : 'other things move' }}:
