@@ -1,11 +1,16 @@
 import { expect, test, type Page } from '@playwright/test';
-import { choose, planned } from './acts';
+import { choose, openDemo, planned } from './acts';
 
 test.beforeEach(async ({ page }) => {
   await page.goto('/');
   await planned(page);
-  await reasonsThere(page);
 });
+
+/** A dinner that is small enough to be planned as well as can be, on a busy machine too. */
+async function openSmall(page: Page): Promise<void> {
+  await openDemo(page, 'Home at six');
+  await reasonsThere(page);
+}
 
 /** The plan is final, and its reasons are there. */
 const reasonsThere = (page: Page) =>
@@ -14,7 +19,8 @@ const line = (page: Page, name: RegExp) => page.getByRole('button', { name }).fi
 const timeOf = async (page: Page, name: RegExp) =>
   (await line(page, name).getAttribute('aria-label'))!.slice(0, 5);
 const minutes = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
-const CRUMBS = /^\d\d:\d\d Fry the rye crumbs/;
+/** A step of a small dinner that has room before it. */
+const MUSHROOMS = /^\d\d:\d\d Wipe and slice the mushrooms/;
 
 async function dragBy(page: Page, name: RegExp, pixels: number): Promise<void> {
   // Away from the edges, where the strip would scroll along.
@@ -29,8 +35,9 @@ async function dragBy(page: Page, name: RegExp, pixels: number): Promise<void> {
 test('a step is dragged: what else moves and what it costs is shown at once; let go it is pinned, and undone', async ({
   page,
 }) => {
-  const before = await timeOf(page, CRUMBS);
-  await dragBy(page, CRUMBS, -60);
+  await openSmall(page);
+  const before = await timeOf(page, MUSHROOMS);
+  await dragBy(page, MUSHROOMS, -60);
   const note = page.getByRole('status').filter({ hasText: 'Let go' });
   await expect(note).toContainText(/min earlier/);
   await expect(note).toContainText(/other things? moves?|Nothing else moves/);
@@ -39,10 +46,10 @@ test('a step is dragged: what else moves and what it costs is shown at once; let
   await page.mouse.up();
   await expect(page.getByRole('button', { name: 'Decided (1)' })).toBeVisible();
   await planned(page);
-  expect(await timeOf(page, CRUMBS)).toBe(target);
+  expect(await timeOf(page, MUSHROOMS)).toBe(target);
   await page.reload();
   await planned(page);
-  expect(await timeOf(page, CRUMBS)).toBe(target);
+  expect(await timeOf(page, MUSHROOMS)).toBe(target);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Decided (0)' })).toBeVisible();
   await planned(page);
@@ -50,9 +57,10 @@ test('a step is dragged: what else moves and what it costs is shown at once; let
 });
 
 test('undo brings back the very plan that there was', async ({ page }) => {
+  await openSmall(page);
   const times = () => page.getByRole('list', { name: /Hands of/ }).allTextContents();
   const before = await times();
-  await dragBy(page, CRUMBS, -60);
+  await dragBy(page, MUSHROOMS, -60);
   await expect(page.getByText(/min earlier/)).toBeVisible();
   await page.mouse.up();
   await expect(page.getByRole('button', { name: 'Decided (1)' })).toBeVisible();
@@ -66,20 +74,21 @@ test('undo brings back the very plan that there was', async ({ page }) => {
 test('a step is nudged by keys, dropped with Escape, pinned with Enter, and unpinned from the list', async ({
   page,
 }) => {
-  const before = await timeOf(page, CRUMBS);
-  await line(page, CRUMBS).focus();
+  await openSmall(page);
+  const before = await timeOf(page, MUSHROOMS);
+  await line(page, MUSHROOMS).focus();
   await page.keyboard.press('Shift+ArrowUp');
   await page.keyboard.press('Shift+ArrowUp');
   await expect(page.getByText('2 min earlier')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByText('2 min earlier')).toBeHidden();
-  expect(await timeOf(page, CRUMBS)).toBe(before);
+  expect(await timeOf(page, MUSHROOMS)).toBe(before);
   for (let k = 0; k < 3; k++) await page.keyboard.press('Shift+ArrowUp');
   await expect(page.getByText(/Costs|Better by/)).toBeVisible();
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Decided (1)' }).click();
   await planned(page);
-  expect(minutes(await timeOf(page, CRUMBS))).toBe(minutes(before) - 3);
+  expect(minutes(await timeOf(page, MUSHROOMS))).toBe(minutes(before) - 3);
   const panel = page.getByRole('complementary');
   await expect(panel.getByText(/Pinned to/)).toBeVisible();
   await expect(panel.getByText(/It costs/)).toBeVisible({ timeout: 20_000 });
@@ -88,17 +97,19 @@ test('a step is nudged by keys, dropped with Escape, pinned with Enter, and unpi
 });
 
 test('where a step cannot be is said, and it stays where it was', async ({ page }) => {
-  const dress = /^\d\d:\d\d Turn out the creams/;
-  const before = await timeOf(page, dress);
-  await line(page, dress).focus();
+  await openSmall(page);
+  const dust = /^\d\d:\d\d Dust with sugar/;
+  const before = await timeOf(page, dust);
+  await line(page, dust).focus();
   for (let k = 0; k < 60; k++) await page.keyboard.press('Shift+ArrowDown');
   await expect(page.getByText('It cannot be there with all else as it must be.')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByText(/It stays where it was/)).toBeVisible();
-  expect(await timeOf(page, dress)).toBe(before);
+  expect(await timeOf(page, dust)).toBe(before);
 });
 
 test('a course line is moved by keys; the pause is let go again', async ({ page }) => {
+  await openSmall(page);
   const main = page.getByRole('button', { name: /^Main \d\d:\d\d, at the table/ });
   const before = (await main.getAttribute('aria-label'))!.slice(5, 10);
   await main.focus();
@@ -115,6 +126,7 @@ test('a course line is moved by keys; the pause is let go again', async ({ page 
 });
 
 test('why then: reasons in words lead to what is in the way; the room is drawn', async ({ page }) => {
+  await reasonsThere(page);
   await line(page, /^\d\d:\d\d Sear the duck legs/).click();
   const detail = page.getByRole('complementary');
   await expect(detail.getByRole('heading', { name: 'Why then?' })).toBeVisible();
@@ -128,6 +140,7 @@ test('why then: reasons in words lead to what is in the way; the room is drawn',
 });
 
 test('the evening answers: why it begins then, and what would let the cook sit', async ({ page }) => {
+  await reasonsThere(page);
   await page.getByRole('button', { name: 'Ask', exact: true }).click();
   const panel = page.getByRole('complementary');
   await panel.getByRole('button', { name: /What makes the work begin at/ }).click();
@@ -148,6 +161,7 @@ test('a cook stays at the table all through a course', async ({ page }) => {
 });
 
 test('a tight place is shown, and what helps is tried', async ({ page }) => {
+  await reasonsThere(page);
   await page.getByRole('button', { name: /Tight places/ }).click();
   const panel = page.getByRole('complementary');
   await panel.getByRole('button', { name: 'What helps?' }).first().click();
@@ -162,6 +176,7 @@ test('a tight place is shown, and what helps is tried', async ({ page }) => {
 });
 
 test('a variant stands beside the evening, is changed further, taken and undone', async ({ page }) => {
+  await reasonsThere(page);
   test.setTimeout(120_000);
   await page.getByRole('button', { name: 'What if' }).click();
   await choose(page, 'What if', 'Without Red cabbage with cider.');
