@@ -190,7 +190,11 @@ for (const [width, height, name] of [
       await expect.poll(wide).toBeLessThanOrEqual(0);
     }
     await page.getByText('Strip', { exact: true }).click();
-    const text = page.getByRole('button', { name: /Roll out the dough/ }).first();
+    const text = page
+      .getByRole('list', { name: /Hands of/ })
+      .first()
+      .getByRole('button')
+      .nth(3);
     await text.scrollIntoViewIfNeeded();
     expect((await text.boundingBox())!.width).toBeGreaterThan(150);
   });
