@@ -6,7 +6,7 @@ export type CookColour = (typeof COOK_COLOURS)[number];
 
 const isColour = (value: unknown): value is CookColour => COOK_COLOURS.includes(value as CookColour);
 
-/** The colours of the cooks of the open dinner: what was chosen, else one after the other. */
+/** Names and colours of the cooks of the open dinner; a colour is what was chosen, else one after the other. */
 export function useCooks() {
   const store = useDinner();
   function colourOf(id: string): CookColour {
@@ -14,5 +14,7 @@ export function useCooks() {
     const chosen = (store.dinner?.cooks[at] as { colour?: unknown } | undefined)?.colour;
     return isColour(chosen) ? chosen : COOK_COLOURS[Math.max(0, at) % COOK_COLOURS.length]!;
   }
-  return { colourOf, paint: (id: string) => `var(--cook-${colourOf(id)})` };
+  const name = (id: string) => store.dinner?.cooks.find((c) => c.id === id)?.name ?? id;
+  const hasSeveral = computed(() => (store.dinner?.cooks.length ?? 0) > 1);
+  return { colourOf, name, hasSeveral, paint: (id: string) => `var(--cook-${colourOf(id)})` };
 }

@@ -1,12 +1,13 @@
 import type { Ref } from 'vue';
 import type { Evening } from '../../core/live';
-import { cutPanes, layOutStrip, yOf, type StripMeasure } from '../../core/strip';
+import { cutPanes, layOutStrip, type StripMeasure } from '../../core/strip';
 
 /** Where the columns of a strip lie; pixels. */
 export interface StripColumns {
   readonly gutter: number;
-  /** Width of a lane beside the hands, and of one that has room for words. */
+  /** Width of a lane beside the hands. */
   readonly lane: number;
+  /** An oven's name stands beside its temperature. */
   readonly hasWords: boolean;
   readonly edge: number;
   readonly isNarrow: boolean;
@@ -35,6 +36,8 @@ const MOST_WAITING = 230;
 const MOST_SIDE_NARROW = 50;
 /** Width of a cook's column that is enough; with a smaller one, first the load goes and then the lengths. */
 const ENOUGH = 300;
+/** Share of the strip that hands have at least. */
+const LEAST_SHARE = 0.5;
 const ENOUGH_FOR_LENGTH = 290;
 const ENOUGH_FOR_LOAD = 320;
 /** Below this width there is room for one cook at a time. */
@@ -100,7 +103,8 @@ export function useStrip(evening: Ref<Evening>, { width, perMinute, isWhole, isT
     };
     if (isWhole.value) return withSize(COMPACT, false);
     const tried = SIZES.map((size, k) => withSize(size, k === SIZES.length - 1));
-    return tried.find((size) => size.hands >= ENOUGH) ?? tried.at(-1)!;
+    const isEnough = (hands: number) => hands >= ENOUGH && hands * cookCount.value >= pane * LEAST_SHARE;
+    return tried.find((size) => isEnough(size.hands)) ?? tried.at(-1)!;
   });
   const sides = computed(() => sizes.value.sides);
   const columns = computed((): StripColumns => {
@@ -163,7 +167,6 @@ export function useStrip(evening: Ref<Evening>, { width, perMinute, isWhole, isT
   });
   const layout = computed(() => drawn.value.layout);
   const panes = computed(() => drawn.value.panes);
-  const y = (minute: number) => yOf(layout.value.scale, minute);
 
-  return { layout, columns, sides, panes, y };
+  return { layout, columns, sides, panes };
 }

@@ -1,5 +1,5 @@
 import { ElMessage } from 'element-plus';
-import type { Ref } from 'vue';
+import type { InjectionKey, Ref } from 'vue';
 import { minuteAt, yOf, type Scale } from '../../core/strip';
 import { useBending, type InHand } from '../stores/bending';
 import { useTimes } from './useTimes';
@@ -103,3 +103,7 @@ export function useStripDrag(scale: Ref<Scale>) {
 
   return { down, key, letGo, isJustMoved };
 }
+
+export type StripDrag = ReturnType<typeof useStripDrag>;
+/** The strip lends it to whatever on it can be moved. */
+export const STRIP_DRAG: InjectionKey<StripDrag> = Symbol('strip drag');

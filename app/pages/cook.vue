@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core';
 import { useBell } from '../composables/useBell';
 import { useHeat } from '../composables/useHeat';
 import { duration, useTimes } from '../composables/useTimes';
+import { useCooks } from '../composables/useCooks';
 import { useCourses } from '../composables/useCourses';
 import { useClock } from '../stores/clock';
 import { useDinner } from '../stores/dinner';
@@ -16,6 +17,7 @@ const session = useSession();
 const clock = useClock();
 const times = useTimes();
 const courses = useCourses();
+const cooks = useCooks();
 
 const view = computed(() => session.view);
 const first = computed(() => view.value?.now[0]);
@@ -28,8 +30,6 @@ const overdue = computed(() =>
   (view.value?.running ?? []).filter((r) => r.endsAt <= clock.now).map((r) => r.planned.row.step),
 );
 useBell(overdue, () => preferences.sounds);
-const cookName = (id: string) => store.dinner?.cooks.find((c) => c.id === id)?.name ?? id;
-const hasSeveralCooks = computed(() => (store.dinner?.cooks.length ?? 0) > 1);
 
 function when(minute: number): string {
   const away = Math.round((times.instant(minute) - clock.now) / 60_000);
@@ -87,7 +87,7 @@ useWakeLock()
           :style="{ '--colour': courses.colour(task.course) }"
         >
           <p class="who">
-            <span v-if="hasSeveralCooks">{{ cookName(task.cook) }} · </span>{{ task.dish }} ·
+            <span v-if="cooks.hasSeveral.value">{{ cooks.name(task.cook) }} · </span>{{ task.dish }} ·
             {{ when(task.from) }}
           </p>
           <p class="what">{{ task.text }}</p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { figuresOf, handsOfDish, type EveningFigures } from '../../core/reasons';
-import { useComparison } from '../composables/useComparison';
+import { useComparison } from '../composables/useOwnWorker';
 import { costBesideHands } from '../composables/useCosts';
 import { duration } from '../composables/useTimes';
 import { useDinner } from '../stores/dinner';

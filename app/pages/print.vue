@@ -2,12 +2,14 @@
 import { tasksOf, type Task } from '../../core/live';
 import { byDay } from '../composables/byDay';
 import { useTimes } from '../composables/useTimes';
+import { useCooks } from '../composables/useCooks';
 import { useCourses } from '../composables/useCourses';
 import { useDinner } from '../stores/dinner';
 
 const store = useDinner();
 const times = useTimes();
 const courses = useCourses();
+const cookOf = useCooks();
 const paper = ref<'A4' | 'letter'>('A4');
 const isLarge = ref(false);
 
@@ -19,7 +21,6 @@ const ALL_DAYS = 'all';
 const dayWanted = ref(ALL_DAYS);
 
 const cooks = computed(() => store.dinner?.cooks ?? []);
-const cookName = (id: string) => cooks.value.find((c) => c.id === id)?.name ?? id;
 
 /** The dish is named where hands turn to it; its looks and its end say what they are about. */
 const isFirst = (task: Task) => task.kind === 'work' || task.kind === 'in';
@@ -38,7 +39,7 @@ const lines = computed(() => {
       time: times.clock(task.from),
       text: isFirst(task) ? `${shortName(task.dish)}: ${task.text}` : task.text,
       sign: courses.number(task.course),
-      cook: cookName(task.cook),
+      cook: cookOf.name(task.cook),
       length: `${task.to - task.from} min`,
       kind: task.kind as string,
     },
@@ -73,7 +74,7 @@ const sheets = computed(() => {
   const people =
     whose.value === TOGETHER ? [null] : whose.value === APART ? cooks.value.map((c) => c.id) : [whose.value];
   return people.map((cook) => ({
-    title: cook === null ? (store.dinner?.title ?? '') : `${store.dinner?.title}: ${cookName(cook)}`,
+    title: cook === null ? (store.dinner?.title ?? '') : `${store.dinner?.title}: ${cookOf.name(cook)}`,
     hasCooks: cook === null && cooks.value.length > 1,
     days: byDay(wanted.filter((l) => cook === null || l.cookId === null || l.cookId === cook)),
   }));

@@ -48,6 +48,15 @@ export const useBending = defineStore('bending', () => {
   const looking = makeBender();
   let isAsking = false;
 
+  /** The evening as it would be, while something is held away from its place. */
+  const preview = computed(() => (isMoved.value ? (outcome.value?.plan ?? null) : null));
+  /** Where steps would begin that stand elsewhere now. */
+  const moves = computed((): ReadonlyMap<string, number> => {
+    if (!preview.value || !store.plan) return new Map();
+    const starts = new Map(store.plan.steps.map((row) => [row.step, row.start]));
+    const moved = preview.value.steps.filter((row) => starts.get(row.step) !== row.start);
+    return new Map(moved.map((row) => [row.step, row.start]));
+  });
   const isMoved = computed(() => inHand.value !== null && inHand.value.to !== inHand.value.from);
   /** The outcome, where it is that of the place in which the thing is held now. */
   const settled = computed(() => (outcome.value?.at === inHand.value?.to ? outcome.value : null));
@@ -125,5 +134,5 @@ export const useBending = defineStore('bending', () => {
     return store.bend(made, plan);
   }
 
-  return { inHand, outcome, settled, isMoved, take, moveTo, moveBy, letGo, drop };
+  return { inHand, outcome, settled, isMoved, preview, moves, take, moveTo, moveBy, letGo, drop };
 });

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import type { Room, WeakSpot, Why } from '../../core/reasons';
-import { useQuestion } from '../composables/useComparison';
+import { useQuestion } from '../composables/useOwnWorker';
 import { useDinner } from './dinner';
 
 /** Why each step of the planned evening stands where it does, and where the evening is tight. */

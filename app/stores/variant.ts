@@ -3,7 +3,7 @@ import { readDinner } from '../../core/dinner';
 import { applyChanges } from '../../core/explain';
 import type { Evening } from '../../core/live';
 import type { Change, Plan } from '../../core/plan';
-import { useQuestion } from '../composables/useComparison';
+import { useQuestion } from '../composables/useOwnWorker';
 import { storage, variantSetting } from '../storage/database';
 import { useDinner } from './dinner';
 

@@ -3,7 +3,8 @@ import { withCard, withoutDish, type CardFile } from '../../core/compose';
 import { readDinner, type Dinner, type DinnerFile, type Style } from '../../core/dinner';
 import type { Plan } from '../../core/plan';
 import { planDinner, replanDinner } from '../../core/planner';
-import { dishByDish, figuresOf, type EveningFigures } from '../../core/reasons';
+import { dishByDish, figuresOf, STYLES, type EveningFigures } from '../../core/reasons';
+import { readAgain } from './read-again';
 
 /** Seconds for one evening that is only looked at beside another. */
 const SECONDS = 0.4;
@@ -13,11 +14,7 @@ const options = { seconds: SECONDS, seed: 1, now: () => performance.now() };
 /** Orders of dishes take many plans. */
 const SHORT = { ...options, seconds: 0.12 };
 
-function read(file: unknown): Dinner {
-  const result = readDinner(file);
-  if (!result.ok) throw new Error('the dinner was read before it was compared');
-  return result.dinner;
-}
+const read = (file: unknown): Dinner => readAgain(file).dinner;
 
 const feasible = (plan: Plan) => (plan.feasible ? plan : null);
 
@@ -64,7 +61,7 @@ const api = {
     tell: (key: Style | 'dish', evening: StyleEvening | null) => void,
   ): Promise<void> {
     const dinner = read(file);
-    for (const style of ['ahead', 'even', 'fresh'] as const) {
+    for (const style of STYLES) {
       const styled = { ...dinner, style };
       // Another style is another evening: one made over from the old would look like it.
       const plan = feasible(planDinner(styled, [], { ...options, seconds: STYLE_SECONDS }));

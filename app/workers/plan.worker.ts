@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { readDinner } from '../../core/dinner';
 import type { Plan } from '../../core/plan';
 import { planDinner, replanDinner } from '../../core/planner';
+import { readAgain } from './read-again';
 
 /** Milliseconds between two plans shown while the search goes on, and how much better the next must be. */
 const SHOW_EVERY = 700;
@@ -13,8 +13,7 @@ const api = {
    * now and then.
    */
   plan(file: unknown, old: Plan | null, seconds: number, seed: number, onBetter: (plan: Plan) => void): Plan {
-    const result = readDinner(file);
-    if (!result.ok) throw new Error('the dinner was read before it was planned');
+    const { dinner, notices } = readAgain(file);
     let shown = -Infinity;
     let cost = Infinity;
     const options = {
@@ -28,7 +27,6 @@ const api = {
         onBetter(plan);
       },
     };
-    const { dinner, notices } = result;
     return old ? replanDinner(dinner, notices, old, options) : planDinner(dinner, notices, options);
   },
 };

@@ -20,6 +20,7 @@ import {
   type Why,
   type Wish,
 } from '../../core/reasons';
+import { readAgain } from './read-again';
 
 const now = () => performance.now();
 /** For one evening that is only tried. */
@@ -31,11 +32,7 @@ const ROOM_TIME = 2500;
 /** Rises of the cost for which the room is told. */
 const RISES = [1, 5, 20];
 
-function read(file: unknown): Dinner {
-  const result = readDinner(file);
-  if (!result.ok) throw new Error('the dinner was read before it was questioned');
-  return result.dinner;
-}
+const read = (file: unknown): Dinner => readAgain(file).dinner;
 
 /** A change that was tried: what it did to what was asked for, and to the evening. */
 export interface Tried {

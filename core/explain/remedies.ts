@@ -16,6 +16,12 @@ function shifted(wall: string, minutes: number, timeZone: string): string {
   return toWall(toInstant(wall, timeZone) + minutes, timeZone);
 }
 
+/** The change to a dinner file that leaves out a dish, with all that speaks of it. */
+export function leavingOut(dinner: Dinner, dish: string): Change[] {
+  const { courses, dishes, pins, choices } = withoutDish(dinner, dish);
+  return Object.entries({ courses, dishes, pins, choices }).map(([path, value]) => ({ path, value }));
+}
+
 /** Changes that a cook could make, each as a change to the dinner file. */
 export function candidateChanges(dinner: Dinner): Candidate[] {
   const { timeZone } = dinner;
@@ -94,14 +100,8 @@ export function candidateChanges(dinner: Dinner): Candidate[] {
   list.push(...ovenCandidates(dinner));
   for (const dish of dinner.dishes) {
     if (dinner.dishes.length < 2 || !dinner.courses.some((c) => c.dishes.includes(dish.id))) continue;
-    const fewer = withoutDish(dinner, dish.id);
     list.push({
-      change: [
-        { path: 'courses', value: fewer.courses },
-        { path: 'dishes', value: fewer.dishes },
-        { path: 'pins', value: fewer.pins },
-        { path: 'choices', value: fewer.choices },
-      ],
+      change: leavingOut(dinner, dish.id),
       text: `Leave out ${dish.name}.`,
     });
   }

@@ -63,9 +63,9 @@ export function leadDays(dinner: Dinner, plan: Plan): LeadDay[] {
     }
   }
   const lastDay = dayOf(dinner, 0);
-  for (const { row, step, placed, attention } of steps) {
+  for (const { row, step, placed, as } of steps) {
     const isDayBefore = dayOf(dinner, row.start) < lastDay;
-    const isLong = attention !== 'hands' && row.end - row.start >= LONG;
+    const isLong = as.attention !== 'hands' && row.end - row.start >= LONG;
     if (!isDayBefore && !isLong) continue;
     leads.push({
       kind: isLong ? 'wait' : 'start',

@@ -47,10 +47,9 @@ function canSpoil(dish: Dish, step: Step): boolean {
 /** What can spoil and stands at room temperature for longer than two hours, its own standing and its waiting together. */
 export function longAtRoom(dinner: Dinner, plan: Plan): Standing[] {
   const waiting = new Map(waitingOf(dinner, plan).map((w) => [w.step, w]));
-  return plannedSteps(dinner, plan).flatMap(({ row, step, placed, attention }): Standing[] => {
-    const how = (step.ways.find((w) => w.id === row.way)?.keeps ?? step.keeps)?.how;
-    if (how !== 'room' || !canSpoil(placed.dish, step)) return [];
-    const isStanding = attention === 'alone' && (step.uses ?? []).length === 0;
+  return plannedSteps(dinner, plan).flatMap(({ row, step, placed, as }): Standing[] => {
+    if (as.keeps?.how !== 'room' || !canSpoil(placed.dish, step)) return [];
+    const isStanding = as.attention === 'alone' && as.uses.length === 0;
     const wait = waiting.get(row.step);
     const minutes = (isStanding ? row.end - row.start : 0) + (wait ? wait.to - wait.from : 0);
     return minutes > MOST ? [{ step: row.step, does: step.does, dish: placed.dish.name, minutes }] : [];

@@ -1,4 +1,4 @@
-import type { Dinner, Use } from '../dinner';
+import type { Dinner } from '../dinner';
 import { plannedSteps, type PlannedStep } from '../live';
 import type { Plan } from '../plan';
 
@@ -27,11 +27,6 @@ export interface ToolNeed {
   readonly notWashed: readonly string[];
 }
 
-const usesOf = ({ step, row }: PlannedStep): readonly Use[] =>
-  step.ways.find((w) => w.id === row.way)?.uses ?? step.uses ?? [];
-const keepsInOf = ({ step, row }: PlannedStep): readonly string[] =>
-  step.ways.find((w) => w.id === row.way)?.keepsIn ?? step.keepsIn ?? [];
-
 /** Most that are in use at one moment. */
 function mostAtOnce(uses: readonly ToolUse[]): number {
   return Math.max(
@@ -47,18 +42,18 @@ export function toolNeeds(dinner: Dinner, plan: Plan): ToolNeed[] {
   const steps = plannedSteps(dinner, plan);
   const byTool = new Map<string, { use: ToolUse; isOven: boolean; isKept: boolean }[]>();
   for (const planned of steps) {
-    const uses = usesOf(planned);
     const { row, placed, step } = planned;
+    const { uses, keepsIn } = planned.as;
     for (const use of uses) {
       if (!('tool' in use)) continue;
       const tool = use.tool as string;
-      const isKept = keepsInOf(planned).includes(tool);
+      const isKept = keepsIn.includes(tool);
       // Kept: until the first that comes after it and takes it.
       const next = steps
         .filter(
           (s) =>
             s.row.start >= row.end &&
-            usesOf(s).some((u) => 'tool' in u && u.tool === tool) &&
+            s.as.uses.some((u) => 'tool' in u && u.tool === tool) &&
             comesAfter(s, planned),
         )
         .map((s) => s.row.start);

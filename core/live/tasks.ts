@@ -1,5 +1,5 @@
-import type { Dinner, PlacedStep, Step } from '../dinner';
-import { placedSteps } from '../dinner';
+import { effectiveStep, placedSteps } from '../dinner';
+import type { Dinner, EffectiveStep, PlacedStep, Step, StepWay } from '../dinner';
 import type { HandsSpan, Plan, PlanStep } from '../plan';
 
 /** One stretch of hands as a cook follows it: a line of the run sheet. */
@@ -25,7 +25,9 @@ export interface PlannedStep {
   readonly step: Step;
   readonly placed: PlacedStep;
   readonly course: string | null;
-  readonly attention: 'hands' | 'minded' | 'alone';
+  readonly way: StepWay | null;
+  /** The step as it is done in that way. */
+  readonly as: EffectiveStep;
 }
 
 const lowered = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
@@ -42,9 +44,10 @@ export function plannedSteps(dinner: Dinner, plan: Plan): PlannedStep[] {
   return plan.steps.flatMap((row) => {
     const placed = byName.get(row.step);
     if (!placed) return [];
-    const way = placed.step.ways.find((w) => w.id === row.way);
+    const { dish, step } = placed;
+    const way = step.ways.find((w) => w.id === row.way) ?? null;
     const course = placed.courseIndex === null ? null : dinner.courses[placed.courseIndex]!.id;
-    return [{ row, placed, step: placed.step, course, attention: way?.attention ?? placed.step.attention }];
+    return [{ row, placed, step, course, way, as: effectiveStep(dinner, dish, step, way) }];
   });
 }
 

@@ -53,7 +53,7 @@ function runningSteps(
   now: number,
 ): Running[] {
   return plannedSteps(evening.dinner, evening.plan).flatMap((planned): Running[] => {
-    if (planned.attention === 'hands') return [];
+    if (planned.as.attention === 'hands') return [];
     const { row } = planned;
     const mine = tasks.filter((t) => t.step === row.step);
     const first = mine.find((t) => t.kind === 'in');

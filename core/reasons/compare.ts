@@ -3,6 +3,7 @@ import { applyChanges } from '../explain';
 import { afterLinks, placedSteps, type Dinner, type Style } from '../dinner';
 import { DAY_WINDOW, type Plan, type Terms } from '../plan';
 import { Random } from '../planner';
+import { minutesWithin } from './busiest';
 
 /** What a cook wants to know of an evening at a glance. */
 export interface EveningFigures {
@@ -61,9 +62,11 @@ export function awayDuring(dinner: Dinner, plan: Plan, course: string): number {
   const eaters = new Set(dinner.cooks.filter((c) => c.eats).map((c) => c.id));
   const down = plan.courses.find((c) => c.id === course)?.serve ?? 0;
   const up = down + (dinner.courses.find((c) => c.id === course)?.eating ?? 0);
-  return handsSpans(plan)
-    .filter(({ cook }) => eaters.has(cook))
-    .reduce((sum, { from, to }) => sum + Math.max(0, Math.min(to, up) - Math.max(from, down)), 0);
+  return minutesWithin(
+    handsSpans(plan).filter(({ cook }) => eaters.has(cook)),
+    down,
+    up,
+  );
 }
 
 export function figuresOf(dinner: Dinner, plan: Plan): EveningFigures {
@@ -74,7 +77,7 @@ export function figuresOf(dinner: Dinner, plan: Plan): EveningFigures {
     cost: plan.cost!,
     terms: plan.terms!,
     handsMinutes: spans.reduce((sum, s) => sum + s.to - s.from, 0),
-    aheadMinutes: spans.reduce((sum, s) => sum + Math.max(0, Math.min(s.to, -DAY_WINDOW) - s.from), 0),
+    aheadMinutes: minutesWithin(spans, -Infinity, -DAY_WINDOW),
     awayMinutes,
     firstOnDay: Math.min(0, ...onDay),
     first: Math.min(0, ...spans.map((s) => s.from)),
@@ -100,7 +103,7 @@ export function withoutEachDish(dinner: Dinner, planOf: PlanOf): Comparison<stri
   );
 }
 
-const STYLES: readonly Style[] = ['ahead', 'even', 'fresh'];
+export const STYLES: readonly Style[] = ['ahead', 'even', 'fresh'];
 
 /** The evening in each style. Costs of different styles weigh different things: compare minutes, not costs. */
 export function inEachStyle(dinner: Dinner, planOf: PlanOf): Comparison<Style>[] {

@@ -8,6 +8,7 @@ export {
   handsSpans,
   impossiblePins,
   inEachStyle,
+  STYLES,
   withoutEachDish,
   withoutEachPin,
   type Comparison,

@@ -1,8 +1,10 @@
 import type { Dinner } from '../dinner';
 import { DAY_WINDOW, type Plan } from '../plan';
+import { busiestOf } from './busiest';
 import { figuresOf, handsSpans, type EveningFigures } from './compare';
 
-const HALF_HOUR = 30;
+/** Minutes in which a cook who has work all through has no hand free. */
+export const HALF_HOUR = 30;
 
 /** The first thing that hands do in a stretch of work with a night or a long pause before it. */
 export interface BeginBy {
@@ -35,20 +37,10 @@ export function verdictOf(dinner: Dinner, plan: Plan): Verdict {
   return {
     figures: figuresOf(dinner, plan),
     last: Math.max(0, until),
-    busiest: busiestHalfHour(spans.filter((span) => span.to > -DAY_WINDOW)),
+    busiest: busiestOf(
+      spans.filter((span) => span.to > -DAY_WINDOW),
+      HALF_HOUR,
+    ),
     beginBy,
   };
-}
-
-function busiestHalfHour(spans: readonly { from: number; to: number }[]): Verdict['busiest'] {
-  let busiest = { from: 0, minutes: 0 };
-  // The busiest half hour can always be moved until it begins, or ends, with a stretch of work.
-  for (const from of spans.flatMap((span) => [span.from, span.to - HALF_HOUR])) {
-    const minutes = spans.reduce(
-      (sum, span) => sum + Math.max(0, Math.min(span.to, from + HALF_HOUR) - Math.max(span.from, from)),
-      0,
-    );
-    if (minutes > busiest.minutes) busiest = { from, minutes };
-  }
-  return busiest;
 }

@@ -1,6 +1,8 @@
 import { effectiveStep, placedSteps, type Dinner } from '../dinner';
 import { DAY_WINDOW, type Plan } from '../plan';
+import { busiestOf } from './busiest';
 import { handsSpans } from './compare';
+import { HALF_HOUR } from './verdict';
 import type { Why } from './why';
 
 /** Where an evening is tight. Minutes relative to sitting down. */
@@ -25,7 +27,6 @@ export type WeakSpot =
   /** Steps that stand where they do because of what else is in the oven. */
   | { readonly kind: 'oven'; readonly steps: readonly string[]; readonly from: number; readonly to: number };
 
-const HALF_HOUR = 30;
 /** Minutes of a half hour from which on a cook has no hand free. */
 const FULL = 26;
 const MOST_TIGHT = 3;
@@ -57,21 +58,13 @@ function tightSpots(dinner: Dinner, plan: Plan, reasons: readonly Why[]): WeakSp
     .slice(0, MOST_TIGHT);
 }
 
-function peakOf(plan: Plan, cook: string): WeakSpot[] {
+function peakOf(plan: Plan, cook: string): Extract<WeakSpot, { kind: 'peak' }>[] {
   const spans = handsSpans(plan).filter((s) => s.cook === cook && s.to > -DAY_WINDOW);
-  let best = { from: 0, minutes: 0 };
-  for (const from of spans.flatMap((s) => [s.from, s.to - HALF_HOUR])) {
-    const minutes = spans.reduce(
-      (sum, s) => sum + Math.max(0, Math.min(s.to, from + HALF_HOUR) - Math.max(s.from, from)),
-      0,
-    );
-    if (minutes > best.minutes || (minutes === best.minutes && from > best.from)) best = { from, minutes };
-  }
-  if (best.minutes < FULL) return [];
-  return [{ kind: 'peak', cook, from: best.from, to: best.from + HALF_HOUR, minutes: best.minutes }];
+  const { from, minutes } = busiestOf(spans, HALF_HOUR);
+  return minutes < FULL ? [] : [{ kind: 'peak', cook, from, to: from + HALF_HOUR, minutes }];
 }
 
-function ovenSpot(plan: Plan, reasons: readonly Why[]): WeakSpot[] {
+function ovenSpot(plan: Plan, reasons: readonly Why[]): Extract<WeakSpot, { kind: 'oven' }>[] {
   const pressed = reasons.filter(({ earlier, later }) =>
     [...earlier.obstacles, ...later.obstacles].some((o) => o.kind === 'oven' || o.kind === 'shelf'),
   );
@@ -105,13 +98,9 @@ export function badnessOf(spot: WeakSpot, dinner: Dinner, plan: Plan, reasons: r
       if (!why) return Infinity;
       return Math.max(0, minutesOver(dinner, plan, spot.step) - (why.later.until - why.start));
     }
-    case 'peak': {
-      const peak = peakOf(plan, spot.cook)[0];
-      return peak?.kind === 'peak' ? peak.minutes : 0;
-    }
-    case 'oven': {
-      const oven = ovenSpot(plan, reasons)[0];
-      return oven?.kind === 'oven' ? oven.steps.length : 0;
-    }
+    case 'peak':
+      return peakOf(plan, spot.cook)[0]?.minutes ?? 0;
+    case 'oven':
+      return ovenSpot(plan, reasons)[0]?.steps.length ?? 0;
   }
 }

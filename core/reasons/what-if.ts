@@ -1,9 +1,9 @@
-import { candidateChanges } from '../explain';
+import { candidateChanges, leavingOut } from '../explain';
 import { toInstant, toWall } from '../clock';
-import { withoutDish } from '../compose';
 import { freeId, type Dinner } from '../dinner';
 import type { Change, Plan } from '../plan';
-import { awayDuring, figuresOf, handsSpans } from './compare';
+import { busiestOf } from './busiest';
+import { awayDuring, figuresOf, handsSpans, STYLES } from './compare';
 
 /** A change to a dinner file that a cook could make, and how it is said. */
 export interface Offer {
@@ -25,9 +25,10 @@ const STYLE_WORDS = {
 } as const;
 
 function stylesOtherThan(dinner: Dinner): Offer[] {
-  return (['ahead', 'even', 'fresh'] as const)
-    .filter((style) => style !== dinner.style)
-    .map((style) => ({ change: [{ path: 'style', value: style }], text: STYLE_WORDS[style] }));
+  return STYLES.filter((style) => style !== dinner.style).map((style) => ({
+    change: [{ path: 'style', value: style }],
+    text: STYLE_WORDS[style],
+  }));
 }
 
 /** Everything that is worth trying where an evening should be otherwise, as changes to the dinner file. */
@@ -61,20 +62,10 @@ export function offersFor(dinner: Dinner): Offer[] {
 
 const HOUR = 60;
 
-/** The hour before and around the meal in which hands have most to do; plan minutes. */
-function busiestHour(plan: Plan): number {
-  const spans = handsSpans(plan);
-  const minutesFrom = (from: number) =>
-    spans.reduce((sum, s) => sum + Math.max(0, Math.min(s.to, from + HOUR) - Math.max(s.from, from)), 0);
-  return spans
-    .map((s) => s.from)
-    .reduce((best, from) => (minutesFrom(from) > minutesFrom(best) ? from : best), -HOUR);
-}
-
 function helperForAnHour(dinner: Dinner, plan: Plan): Offer {
   const zero = toInstant(dinner.sitDown, dinner.timeZone);
   const wall = (minute: number) => toWall(zero + minute, dinner.timeZone);
-  const from = busiestHour(plan);
+  const { from } = busiestOf(handsSpans(plan), HOUR);
   const helper = {
     id: freeId('helper', new Set(dinner.cooks.map((c) => c.id))),
     name: 'Helper',
@@ -99,15 +90,9 @@ export function variantsFor(dinner: Dinner, plan: Plan): Offer[] {
   });
   const fewer = dinner.dishes
     .filter((dish) => dinner.courses.some((c) => c.dishes.includes(dish.id)))
-    .map((dish) => {
-      const { courses, dishes, pins, choices } = withoutDish(dinner, dish.id);
-      return {
-        change: Object.entries({ courses, dishes, pins, choices }).map(([path, value]) => ({ path, value })),
-        text: `Without ${dish.name}.`,
-      };
-    });
-  const styles = stylesOtherThan(dinner);
-  return [...later, helperForAnHour(dinner, plan), ...styles, ...(fewer.length > 1 ? fewer : [])];
+    .map((dish) => ({ change: leavingOut(dinner, dish.id), text: `Without ${dish.name}.` }));
+  const help = helperForAnHour(dinner, plan);
+  return [...later, help, ...stylesOtherThan(dinner), ...(fewer.length > 1 ? fewer : [])];
 }
 
 /** How far an evening is from a wish: less is better. */

@@ -67,7 +67,7 @@ export interface HandsLabel {
 }
 
 export interface HandsColumn {
-  readonly cook: { readonly id: string; readonly name: string; readonly eats: boolean };
+  readonly cook: { readonly id: string; readonly name: string };
   readonly bars: readonly Task[];
   readonly labels: readonly HandsLabel[];
   readonly loads: readonly QuarterLoad[];
@@ -94,7 +94,7 @@ function barOf(planned: PlannedStep): Omit<Bar, 'lane'> {
     dish: planned.placed.dish.name,
     course: planned.course,
     does: planned.step.does,
-    texture: planned.attention === 'minded' ? 'minded' : 'alone',
+    texture: planned.as.attention === 'minded' ? 'minded' : 'alone',
     from: planned.row.start,
     to: planned.row.end,
     lanes: 1,
@@ -104,13 +104,13 @@ function barOf(planned: PlannedStep): Omit<Bar, 'lane'> {
   };
 }
 
-function waitingBar(waiting: Waiting, does: string): Omit<Bar, 'lane'> {
+function waitingBar(waiting: Waiting): Omit<Bar, 'lane'> {
   return {
     key: `${waiting.step} waits`,
     step: waiting.step,
     dish: waiting.dish,
     course: waiting.course,
-    does,
+    does: 'waits',
     texture: 'waiting',
     from: waiting.from,
     to: waiting.to,
@@ -129,12 +129,9 @@ function inLanes(bars: readonly Omit<Bar, 'lane'>[]): Lanes {
 /** Steps that take no time are moments: they are on the run sheet, not beside it. */
 const lasts = (bar: { from: number; to: number }) => bar.to > bar.from;
 
-const usesOf = ({ step, row }: PlannedStep): readonly Use[] =>
-  step.ways.find((w) => w.id === row.way)?.uses ?? step.uses ?? [];
-
 type OvenUse = Extract<Use, { oven: unknown }>;
-const ovenUseOf = (planned: PlannedStep) => usesOf(planned).find((use): use is OvenUse => 'oven' in use);
-const usesRing = (planned: PlannedStep) => usesOf(planned).some((use) => 'ring' in use);
+const ovenUseOf = (planned: PlannedStep) => planned.as.uses.find((use): use is OvenUse => 'oven' in use);
+const usesRing = (planned: PlannedStep) => planned.as.uses.some((use) => 'ring' in use);
 
 function ovensOf(dinner: Dinner, plan: Plan, steps: readonly PlannedStep[]): OvenLanes[] {
   return plan.ovens.flatMap(({ id, programme }): OvenLanes[] => {
@@ -175,11 +172,11 @@ function ovensOf(dinner: Dinner, plan: Plan, steps: readonly PlannedStep[]): Ove
 
 function waitingLanes(dinner: Dinner, plan: Plan, steps: readonly PlannedStep[]): Lanes {
   const resting = steps
-    .filter((s) => s.attention !== 'hands' && s.row.oven === null && !usesRing(s))
+    .filter((s) => s.as.attention !== 'hands' && s.row.oven === null && !usesRing(s))
     .map(barOf);
   const held = waitingOf(dinner, plan)
     .filter((w) => w.to - w.from >= LEAST_WAIT)
-    .map((w) => waitingBar(w, 'waits'));
+    .map(waitingBar);
   return inLanes([...resting, ...held].filter(lasts));
 }
 
@@ -218,7 +215,7 @@ export function layOutStrip(dinner: Dinner, plan: Plan, measure: StripMeasure): 
       const tops = placeLabels(scale, items);
       const bars = tasks.filter((t) => t.cook === cook.id);
       return {
-        cook: { id: cook.id, name: cook.name, eats: cook.eats },
+        cook: { id: cook.id, name: cook.name },
         bars,
         labels: items.flatMap(({ task, lines, height }, i): HandsLabel[] =>
           task ? [{ task, lines, top: tops[i]!, height }] : [],

@@ -22,8 +22,7 @@ export interface Waiting {
 export function waitingOf(dinner: Dinner, plan: Plan): Waiting[] {
   const steps = plannedSteps(dinner, plan);
   const rows = new Map(steps.map((s) => [s.row.step, s]));
-  return steps.flatMap(({ row, step, placed, course }): Waiting[] => {
-    const keeps = step.ways.find((w) => w.id === row.way)?.keeps ?? step.keeps;
+  return steps.flatMap(({ row, step, placed, course, as: { keeps } }): Waiting[] => {
     if (!keeps) return [];
     const next = steps.flatMap((other) =>
       afterLinks(other.placed.dish, other.step)

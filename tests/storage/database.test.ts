@@ -1,6 +1,6 @@
 import Dexie from 'dexie';
 import { NO_SESSION, reduceSession } from '../../core/live';
-import { storage, type StoredDinner } from '../../app/storage/database';
+import { gatherSetting, storage, variantSetting, type StoredDinner } from '../../app/storage/database';
 import { demoText } from '../builders/dinner';
 
 const begun = reduceSession(NO_SESSION, { type: 'begin', planKey: 'p' });
@@ -79,4 +79,19 @@ test('a backup is taken in beside what is kept, or in place of it', async () => 
   expect(await storage.loadKept()).toEqual({ kitchen: { rings: 2 } });
   await storage.takeIn(backup, true);
   expect((await storage.listDinners()).map((d) => d.id)).toEqual(['six']);
+});
+
+test('with a dinner goes what was ticked for it and what it was compared with; brought back, all is there', async () => {
+  await storage.saveDinner(stored('gone'));
+  await storage.saveDinner(stored('stays'));
+  for (const name of [gatherSetting('gone'), variantSetting('gone'), gatherSetting('stays')])
+    await storage.saveSetting(name, { of: name });
+  const gone = await storage.removeDinner('gone');
+  expect(await storage.loadSetting(gatherSetting('gone'))).toBeUndefined();
+  expect(await storage.loadSetting(variantSetting('gone'))).toBeUndefined();
+  expect(await storage.loadSetting(gatherSetting('stays'))).toEqual({ of: gatherSetting('stays') });
+  await storage.putBack(gone);
+  expect(await storage.loadDinner('gone')).toEqual(stored('gone'));
+  expect(await storage.loadSetting(gatherSetting('gone'))).toEqual({ of: gatherSetting('gone') });
+  expect(await storage.loadSetting(variantSetting('gone'))).toEqual({ of: variantSetting('gone') });
 });

@@ -15,8 +15,7 @@ const reasons = useReasons();
 const steps = useSteps();
 const times = useTimes();
 const courses = useCourses();
-const trying = useTried();
-const asked = shallowRef<Wish | 'why' | null>(null);
+const { asked, trying, ask: askFor, stop } = useTried<Wish | 'why'>();
 
 const first = computed(() => firstOfDay(store.plan!));
 const firstStart = computed(() => store.plan!.steps.find((row) => row.step === first.value)?.start ?? 0);
@@ -36,25 +35,11 @@ const questions = computed(() => [
 ]);
 
 function ask(wish: Wish | 'why'): void {
-  trying.stop();
-  asked.value = wish;
-  if (wish === 'why') return;
   const { file, plan } = store;
-  trying.begin((remote, tell) => remote.ask(file, plan!, wish, tell));
+  askFor(wish, wish === 'why' ? undefined : (remote, tell) => remote.ask(file, plan!, wish, tell));
 }
-watch(
-  () => store.plan,
-  () => {
-    trying.stop();
-    asked.value = null;
-  },
-);
 
-const isAsked = (wish: Wish | 'why') =>
-  asked.value === wish || (asked.value !== 'why' && JSON.stringify(asked.value) === JSON.stringify(wish));
-const sitsNow = computed(
-  () => asked.value !== null && asked.value !== 'why' && asked.value.kind === 'sit' && trying.all.value > 0,
-);
+const isAsked = (wish: Wish | 'why') => JSON.stringify(asked.value) === JSON.stringify(wish);
 function brings({ before, after }: Tried): string {
   if (asked.value !== 'why' && asked.value?.kind === 'start') return `${duration(before - after)} later`;
   return after === 0 ? 'not away at all' : `${after} min away during it instead of ${before}`;
@@ -77,17 +62,10 @@ function brings({ before, after }: Tried): string {
           </li>
           <li v-if="chain.length === 0" class="soft">Looking ...</li>
         </ol>
-        <TriedList
-          v-else
-          :tried="trying.tried.value"
-          :done="trying.done.value"
-          :all="trying.all.value"
-          :brings="brings"
-          @stop="trying.stop()"
-        />
+        <TriedList v-else :trying="trying" :brings="brings" @stop="stop" />
       </template>
     </div>
-    <p v-if="sitsNow" class="soft">Each was tried on this very evening, with little else moved.</p>
+    <p v-if="trying.all > 0" class="soft">Each was tried on this very evening, with little else moved.</p>
   </section>
 </template>
 

@@ -13,16 +13,10 @@ const steps = useSteps();
 
 const held = computed(() => bending.inHand);
 const plan = computed(() => {
-  const found = bending.outcome?.plan;
+  const found = bending.preview;
   return found ? costByPausesOf(store.dinner!, found) : null;
 });
-const others = computed(() => {
-  if (!plan.value) return [];
-  const before = new Map(store.plan!.steps.map((row) => [row.step, row.start]));
-  return plan.value.steps.filter(
-    (row) => row.step !== held.value?.id && before.has(row.step) && before.get(row.step) !== row.start,
-  );
-});
+const others = computed(() => [...bending.moves.keys()].filter((step) => step !== held.value?.id));
 const rise = computed(() => (plan.value ? plan.value.cost! - store.plan!.cost! : 0));
 const why = computed(() => (plan.value ? steps.costBeside(plan.value, store.plan!).slice(0, 3) : []));
 const MOST_NAMED = 3;
@@ -54,7 +48,7 @@ const by = (minutes: number) => `${Math.abs(minutes)} min ${minutes < 0 ? 'earli
         {{
           others
             .slice(0, MOST_NAMED)
-            .map((row) => steps.does(row.step).replace(/[.]$/, ''))
+            .map((step) => steps.does(step).replace(/[.]$/, ''))
             .join('; ')
         }}{{ others.length > MOST_NAMED ? ' ...' : '' }}
       </p>

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { bendsOf, type Bend } from '../../../core/reasons';
+import { useCooks } from '../../composables/useCooks';
 import { useCourses } from '../../composables/useCourses';
-import { useQuestion } from '../../composables/useComparison';
+import { useQuestion } from '../../composables/useOwnWorker';
 import { useSteps } from '../../composables/useSteps';
 import { useDinner } from '../../stores/dinner';
 
 /** All that the cook has decided instead of the plan: pins, ways, who, moved courses, courses sat through. */
 const emit = defineEmits<{ choose: [step: string] }>();
 const store = useDinner();
+const cooks = useCooks();
 const steps = useSteps();
 const courses = useCourses();
 const question = useQuestion();
@@ -29,7 +31,6 @@ watch(
   { immediate: true },
 );
 
-const cookName = (id: string) => store.dinner!.cooks.find((c) => c.id === id)?.name ?? id;
 function wayLabel({ of, detail }: Bend): string {
   const [dishId, stepId] = of.split('/');
   const dish = store.dinner!.dishes.find((d) => d.id === dishId);
@@ -46,7 +47,7 @@ function words(bend: Bend): string {
         ? `${steps.does(bend.of)} Way: ${wayLabel(bend)}.`
         : `${dishName(bend.of)}: ${wayLabel(bend)}.`;
     case 'who':
-      return `${steps.does(bend.of)} By ${cookName(bend.detail)}.`;
+      return `${steps.does(bend.of)} By ${cooks.name(bend.detail)}.`;
     case 'course':
       return `${courses.name(bend.of)} comes ${bend.detail} min after the course before it is eaten.`;
     case 'sit':

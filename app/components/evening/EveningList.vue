@@ -2,6 +2,7 @@
 import { plannedSteps, tasksOf, type Task } from '../../../core/live';
 import { waitingOf } from '../../../core/strip';
 import { byDay } from '../../composables/byDay';
+import { useCooks } from '../../composables/useCooks';
 import { useCourses } from '../../composables/useCourses';
 import { KEPT_WHERE } from '../../composables/useWords';
 import { duration, useTimes } from '../../composables/useTimes';
@@ -11,6 +12,7 @@ import { useStripLook } from '../../stores/strip';
 /** The evening as a list in the order of time: what hands do, what begins to wait, when plates are down. */
 const chosen = defineModel<string | null>('chosen', { required: true });
 const store = useDinner();
+const cooks = useCooks();
 const look = useStripLook();
 const times = useTimes();
 const courses = useCourses();
@@ -24,10 +26,8 @@ interface Line {
   readonly text: string;
 }
 
-const hasSeveralCooks = computed(() => store.dinner!.cooks.length > 1);
 /** Another dinner may not have the cook that was chosen for one before. */
 const whose = computed(() => (store.dinner!.cooks.some((c) => c.id === look.whose) ? look.whose : ''));
-const cookName = (id: string) => store.dinner!.cooks.find((c) => c.id === id)?.name ?? id;
 
 const days = computed(() => {
   const { dinner, plan } = store.evening!;
@@ -77,7 +77,7 @@ const days = computed(() => {
 <template>
   <section class="list" aria-label="The evening as a list">
     <el-select
-      v-if="hasSeveralCooks"
+      v-if="cooks.hasSeveral.value"
       :model-value="whose"
       aria-label="Whose lines"
       @change="(cook: string) => look.set({ whose: cook })"
@@ -107,7 +107,7 @@ const days = computed(() => {
             <span class="course-sign" aria-hidden="true">{{ courses.number(line.course) }}</span>
             <span class="text">{{ line.text }}</span>
             <span v-if="line.task" class="soft">
-              <template v-if="hasSeveralCooks">{{ cookName(line.task.cook) }}, </template>
+              <template v-if="cooks.hasSeveral.value">{{ cooks.name(line.task.cook) }}, </template>
               {{ duration(line.task.to - line.task.from) }}
             </span>
           </component>

@@ -3,7 +3,7 @@ import { useElementSize, useEventListener, useMediaQuery, useWindowSize } from '
 import { minuteAt, yOf } from '../../../core/strip';
 import { useCooks } from '../../composables/useCooks';
 import { useStrip } from '../../composables/useStrip';
-import { useStripDrag } from '../../composables/useStripDrag';
+import { STRIP_DRAG, useStripDrag } from '../../composables/useStripDrag';
 import { useTimes } from '../../composables/useTimes';
 import { useDinner } from '../../stores/dinner';
 import { useStripLook } from '../../stores/strip';
@@ -32,6 +32,7 @@ const { layout, columns, sides, panes } = useStrip(evening, {
 });
 const scale = computed(() => layout.value.scale);
 const drag = useStripDrag(scale);
+provide(STRIP_DRAG, drag);
 const hasLoad = computed(() => look.hasLoad && columns.value.hasRoomForLoad);
 /** Where there is room for one cook only: the one whose lines are wanted, else the first. */
 const shown = computed(() => {
@@ -172,8 +173,6 @@ function choose(step: string | null): void {
         :has-load="hasLoad"
         :chosen="chosen"
         @choose="choose"
-        @take="drag.down"
-        @key="drag.key"
       />
     </div>
   </section>

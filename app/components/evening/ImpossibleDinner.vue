@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuestion } from '../../composables/useComparison';
+import { useQuestion } from '../../composables/useOwnWorker';
 import { useSteps } from '../../composables/useSteps';
 import { useDinner } from '../../stores/dinner';
 

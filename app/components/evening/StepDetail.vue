@@ -34,7 +34,6 @@ const before = computed(() => {
 const after = computed(() =>
   steps.value.filter((s) => afterLinks(s.placed.dish, s.step).some((l) => l.from === props.step)),
 );
-const way = computed(() => planned.value?.step.ways.find((w) => w.id === planned.value?.row.way)?.label);
 /** What is in the same oven at the same time. */
 const together = computed(() => {
   const row = planned.value?.row;
@@ -55,7 +54,7 @@ const waits = computed(() => {
   return `What it makes waits ${duration(to - from)}, until ${times.clockSince(to, from)}${left}.`;
 });
 const keeps = computed(() => {
-  const limits = planned.value?.step.keeps;
+  const limits = planned.value?.as.keeps;
   if (!limits) return '';
   const where = limits.how ? KEPT_WHERE[limits.how] : '';
   if (limits.most === null || limits.most === undefined) return `Keeps ${where}, as long as you like.`;
@@ -80,8 +79,8 @@ const keeps = computed(() => {
       {{ times.clock(planned.row.start) }} to {{ times.clock(planned.row.end) }},
       {{ duration(planned.row.end - planned.row.start) }}
     </p>
-    <p class="soft">{{ KINDS[planned.attention] }}</p>
-    <p v-if="way">Way: {{ way }}</p>
+    <p class="soft">{{ KINDS[planned.as.attention] }}</p>
+    <p v-if="planned.way">Way: {{ planned.way.label }}</p>
     <p v-if="planned.step.if">Only if {{ planned.step.if }}.</p>
     <p v-if="planned.step.cue"><strong>Done when:</strong> {{ planned.step.cue }}</p>
     <p v-if="planned.step.probe"><strong>In the middle:</strong> {{ heat.probe(planned.step.probe) }}</p>

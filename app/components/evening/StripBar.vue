@@ -9,7 +9,6 @@ const props = defineProps<{
   width: number;
   y: (minute: number) => number;
   place: string;
-  hasWords: boolean;
   isChosen: boolean;
 }>();
 const emit = defineEmits<{ choose: [] }>();
@@ -18,8 +17,9 @@ const courses = useCourses();
 
 const top = computed(() => props.y(props.bar.from));
 const height = computed(() => Math.max(4, props.y(props.bar.to) - top.value - 1));
-/** Text needs room: a short bar shows none, and says it all in its name. */
-const LEAST_FOR_TEXT = 70;
+/** Text needs room: a short or thin bar shows none, and says it all in its name. */
+const LEAST_FOR_TEXT = { height: 70, width: 18 };
+const hasText = computed(() => props.width >= LEAST_FOR_TEXT.width && height.value >= LEAST_FOR_TEXT.height);
 
 /** By keys a step is reached in the run sheet; only one that no hand touches has to be reached here. */
 const isStop = computed(() => props.bar.texture !== 'waiting' && props.bar.threads.length === 0);
@@ -80,7 +80,7 @@ const tail = computed(() => {
     :tabindex="isStop ? 0 : -1"
     @click="emit('choose')"
   >
-    <span v-if="hasWords && height >= LEAST_FOR_TEXT" class="text" aria-hidden="true">{{
+    <span v-if="hasText" class="text" aria-hidden="true">{{
       bar.texture === 'waiting' ? `${bar.dish} waits` : bar.does
     }}</span>
   </button>

@@ -14,7 +14,8 @@ export interface PlacedBar {
 const props = defineProps<{
   placed: readonly PlacedBar[];
   y: (minute: number) => number;
-  hasWords: boolean;
+  /** The side on which the hands are, and with them the ends of the threads. */
+  hands: 'left' | 'right';
   chosen: string | null;
   moves: ReadonlyMap<string, number>;
 }>();
@@ -30,6 +31,18 @@ const ghosts = computed(() =>
 </script>
 
 <template>
+  <svg class="threads" aria-hidden="true" width="100%" height="100%">
+    <template v-for="{ bar, left, width } in placed" :key="bar.key">
+      <line
+        v-for="m in bar.threads"
+        :key="m"
+        :x1="hands === 'left' ? 0 : left + width"
+        :x2="hands === 'left' ? left : '100%'"
+        :y1="y(m)"
+        :y2="y(m)"
+      />
+    </template>
+  </svg>
   <StripBar
     v-for="{ bar, left, width, where } in placed"
     :key="bar.key"
@@ -38,7 +51,6 @@ const ghosts = computed(() =>
     :width="width"
     :y="y"
     :place="where"
-    :has-words="hasWords"
     :is-chosen="bar.step === chosen"
     @choose="emit('choose', bar.step)"
   />

@@ -14,12 +14,11 @@ const props = defineProps<{
   moves: ReadonlyMap<string, number>;
 }>();
 const heat = useHeat();
+const heatId = useId();
 const emit = defineEmits<{ choose: [step: string] }>();
 
 const GAP = 8;
 const HOTTEST = 260;
-/** Pixels of a lane in which words can stand. */
-const LEAST_FOR_WORDS = 20;
 /** Share of an oven's width that the coldest oven has. */
 const LEAST = 0.35;
 
@@ -38,14 +37,13 @@ const places = computed(() => {
   return { lane, ovens, rings: left };
 });
 
-/** Every bar with its place; what runs from it to the hands begins at its right edge. */
+/** Every bar with its place. */
 const bars = computed(() => {
   const { lane, ovens, rings } = places.value;
   const placed = (bar: Bar, left: number, where: string) => ({
     bar,
     where,
     left: left + bar.lane * lane,
-    right: left + (bar.lane + bar.lanes) * lane,
     width: Math.max(5, bar.lanes * lane - 2),
   });
   return [
@@ -84,20 +82,15 @@ function shelfOf(oven: OvenLanes, bar: Bar): string {
           :key="k"
           :transform="`translate(${oven.left} 0)`"
           :d="band(edge, oven.width)"
-          fill="url(#heat)"
+          :fill="`url(#${heatId})`"
         />
       </template>
       <defs>
-        <linearGradient id="heat">
+        <linearGradient :id="heatId">
           <stop offset="0" stop-color="var(--heat-low)" />
           <stop offset="1" stop-color="var(--heat-high)" />
         </linearGradient>
       </defs>
-    </svg>
-    <svg class="threads" aria-hidden="true" width="100%" height="100%">
-      <template v-for="{ bar, right } in shown" :key="bar.key">
-        <line v-for="m in bar.threads" :key="m" :x1="right" x2="100%" :y1="y(m)" :y2="y(m)" />
-      </template>
     </svg>
     <template v-for="oven in places.ovens" :key="oven.id">
       <span
@@ -113,7 +106,7 @@ function shelfOf(oven: OvenLanes, bar: Bar): string {
     <StripBars
       :placed="shown"
       :y="y"
-      :has-words="columns.hasWords && places.lane >= LEAST_FOR_WORDS"
+      hands="right"
       :chosen="chosen"
       :moves="moves"
       @choose="(step) => emit('choose', step)"

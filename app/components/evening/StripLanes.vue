@@ -14,8 +14,6 @@ const props = defineProps<{
   moves: ReadonlyMap<string, number>;
 }>();
 const emit = defineEmits<{ choose: [step: string] }>();
-/** Pixels of a lane in which words can stand. */
-const LEAST_FOR_WORDS = 20;
 /** Many lanes stand closer. */
 const lane = computed(() => Math.min(props.columns.lane, props.width / Math.max(1, props.count)));
 const placeOf = (bar: Bar) =>
@@ -32,15 +30,10 @@ const placed = computed(() =>
 
 <template>
   <div class="column" role="group" aria-label="Waiting: what rests, chills and is kept">
-    <svg class="threads" aria-hidden="true" width="100%" height="100%">
-      <template v-for="bar in bars" :key="bar.key">
-        <line v-for="m in bar.threads" :key="m" x1="0" :x2="bar.lane * lane" :y1="y(m)" :y2="y(m)" />
-      </template>
-    </svg>
     <StripBars
       :placed="placed"
       :y="y"
-      :has-words="columns.hasWords && lane >= LEAST_FOR_WORDS"
+      hands="left"
       :chosen="chosen"
       :moves="moves"
       @choose="(step) => emit('choose', step)"

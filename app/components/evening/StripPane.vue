@@ -2,7 +2,6 @@
 import { tasksOf, type Task } from '../../../core/live';
 import { isWithin, yOf, type Pane, type StripLayout } from '../../../core/strip';
 import type { StripColumns } from '../../composables/useStrip';
-import type { Movable } from '../../composables/useStripDrag';
 import { useCooks } from '../../composables/useCooks';
 import { useCourses } from '../../composables/useCourses';
 import { duration, useTimes } from '../../composables/useTimes';
@@ -20,11 +19,7 @@ const props = defineProps<{
   hasLoad: boolean;
   chosen: string | null;
 }>();
-const emit = defineEmits<{
-  choose: [step: string | null];
-  take: [event: PointerEvent, what: Movable, isHandle: boolean];
-  key: [event: KeyboardEvent, what: Movable];
-}>();
+const emit = defineEmits<{ choose: [step: string | null] }>();
 const store = useDinner();
 const clock = useClock();
 const bending = useBending();
@@ -75,17 +70,10 @@ const waitingBars = computed(() =>
 );
 const starts = computed(() => new Map(store.evening!.plan.steps.map((row) => [row.step, row.start])));
 
-/** While something is moved: the steps that would begin elsewhere, and their lines on the run sheet. */
-const moves = computed((): ReadonlyMap<string, number> => {
-  const plan = bending.outcome?.plan;
-  if (!bending.isMoved || !plan) return new Map();
-  return new Map(
-    plan.steps.filter((row) => starts.value.get(row.step) !== row.start).map((row) => [row.step, row.start]),
-  );
-});
+/** While something is moved: lines of the run sheet that would be elsewhere, and courses. */
 const ghosts = computed((): Task[] => {
-  const plan = bending.outcome?.plan;
-  if (!bending.isMoved || !plan) return [];
+  const plan = bending.preview;
+  if (!plan) return [];
   const before = new Map(props.layout.tasks.map((task) => [task.id, task]));
   return tasksOf(store.evening!.dinner, plan).filter((task) => {
     const was = before.get(task.id);
@@ -93,8 +81,8 @@ const ghosts = computed((): Task[] => {
   });
 });
 const courseMoves = computed(() => {
-  const plan = bending.outcome?.plan;
-  if (!bending.isMoved || !plan) return [];
+  const plan = bending.preview;
+  if (!plan) return [];
   return plan.courses.filter((row) => {
     const was = props.layout.courses.find((c) => c.id === row.id);
     return was && was.serve !== row.serve && isShown(row.serve, row.serve);
@@ -114,13 +102,6 @@ const room = computed(() => {
     near: [why.earlier.until, why.later.until] as const,
     far: far ? ([far.earliest, far.latest] as const) : null,
   };
-});
-const handle = (course: { id: string; name: string; serve: number }): Movable => ({
-  kind: 'course',
-  id: course.id,
-  name: course.name,
-  start: course.serve,
-  drawnAt: course.serve,
 });
 </script>
 
@@ -154,7 +135,7 @@ const handle = (course: { id: string; name: string; serve: number }): Movable =>
       :y="y"
       :is-shown="isShown"
       :chosen="chosen"
-      :moves="moves"
+      :moves="bending.moves"
       @choose="(step) => emit('choose', step)"
     />
     <StripHands
@@ -172,8 +153,6 @@ const handle = (course: { id: string; name: string; serve: number }): Movable =>
       :ghosts="ghosts"
       :room="room?.cook === column.cook.id ? room : null"
       @choose="(step) => emit('choose', step)"
-      @take="(event, what, isHandle) => emit('take', event, what, isHandle)"
-      @key="(event, what) => emit('key', event, what)"
     />
     <StripLanes
       :style="{ flex: `0 0 ${sides.waiting}px` }"
@@ -183,33 +162,21 @@ const handle = (course: { id: string; name: string; serve: number }): Movable =>
       :columns="columns"
       :y="y"
       :chosen="chosen"
-      :moves="moves"
+      :moves="bending.moves"
       @choose="(step) => emit('choose', step)"
     />
-    <div
+    <StripCourse
       v-for="course in courses.filter((c) => c.isLine)"
       :key="course.id"
-      class="course"
-      :style="{
-        top: `${y(course.serve)}px`,
-        '--colour': courseOf.colour(course.id),
-        '--before': `${sides.heat}px`,
-      }"
-    >
-      <button
-        class="line"
-        :aria-label="`${course.name} ${times.clock(course.serve)}, at the table until ${times.clock(course.up)}. Shift and arrows move it.`"
-        @pointerdown="(event) => emit('take', event, handle(course), true)"
-        @keydown="(event) => emit('key', event, handle(course))"
-      >
-        <strong>{{ course.name }} {{ times.clock(course.serve) }}</strong>
-        <span v-if="!columns.isCompact">at the table until {{ times.clock(course.up) }}</span>
-      </button>
-    </div>
+      :course="course"
+      :columns="columns"
+      :top="y(course.serve)"
+      :before="columns.gutter + sides.heat"
+    />
     <div
       v-for="course in courseMoves"
       :key="`moved ${course.id}`"
-      class="course moving"
+      class="moving"
       aria-hidden="true"
       :style="{ top: `${y(course.serve)}px`, '--colour': courseOf.colour(course.id) }"
     />
@@ -273,54 +240,12 @@ const handle = (course: { id: string; name: string; serve: number }): Movable =>
   border-top-style: dotted;
 }
 
-.course {
+.moving {
   position: absolute;
   inset-inline: 0;
-  z-index: 3;
-  border-top: 3px solid var(--colour);
-  pointer-events: none;
-}
-
-.moving {
   z-index: 5;
-  border-top-style: dashed;
-}
-
-.line {
-  margin-left: calc(var(--gutter) + var(--before) + 50px);
-  padding: 0 0.5rem;
-  border: 0;
-  background: none;
-  color: var(--colour);
-  font-size: 1.05rem;
-  line-height: 32px;
-  text-align: left;
-  cursor: ns-resize;
-  pointer-events: auto;
-  touch-action: none;
-  user-select: none;
-}
-
-.compact .line {
-  margin-left: calc(var(--gutter) + var(--before) + 20px);
-  font-size: 0.85rem;
-  line-height: 20px;
-}
-
-.narrow .line {
-  margin-left: calc(var(--gutter) + var(--before) + 4px);
-  line-height: 1.3;
-}
-
-.line span {
-  margin-left: 0.75rem;
-  color: var(--soft);
-  font-size: 0.9rem;
-}
-
-.narrow .line span {
-  display: block;
-  margin-left: 0;
+  border-top: 3px dashed var(--colour);
+  pointer-events: none;
 }
 
 .fold {

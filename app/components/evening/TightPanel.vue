@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { WeakSpot } from '../../../core/reasons';
+import { useCooks } from '../../composables/useCooks';
 import { useSteps } from '../../composables/useSteps';
 import { useTried } from '../../composables/useTried';
 import { useTimes } from '../../composables/useTimes';
@@ -11,21 +12,12 @@ import type { Tried } from '../../workers/reasons.worker';
 /** Where the evening is tight, and what helps most. */
 const emit = defineEmits<{ choose: [step: string] }>();
 const store = useDinner();
+const cooks = useCooks();
 const reasons = useReasons();
 const look = useStripLook();
 const steps = useSteps();
 const times = useTimes();
-const trying = useTried();
-const open = ref(-1);
-const cookName = (id: string) => store.dinner!.cooks.find((c) => c.id === id)?.name ?? id;
-
-watch(
-  () => store.plan,
-  () => {
-    trying.stop();
-    open.value = -1;
-  },
-);
+const { asked, trying, ask, stop } = useTried<WeakSpot>();
 
 function words(spot: WeakSpot): { title: string; text: string } {
   const span = `${times.clock(spot.from)} to ${times.clock(spot.to)}`;
@@ -38,7 +30,7 @@ function words(spot: WeakSpot): { title: string; text: string } {
     case 'peak':
       return {
         title: `${span}: no hand free`,
-        text: `${cookName(spot.cook)} has ${spot.minutes} minutes of work in this half hour.`,
+        text: `${cooks.name(spot.cook)} has ${spot.minutes} minutes of work in this half hour.`,
       };
     case 'oven':
       return {
@@ -51,10 +43,9 @@ function show(spot: WeakSpot): void {
   if (spot.kind === 'tight') emit('choose', spot.step);
   look.ask(spot.from);
 }
-function help(spot: WeakSpot, k: number): void {
-  open.value = k;
+function help(spot: WeakSpot): void {
   const { file, plan } = store;
-  trying.begin((remote, tell) => remote.help(file, plan!, spot, tell));
+  ask(spot, (remote, tell) => remote.help(file, plan!, spot, tell));
 }
 const BRINGS = {
   tight: (t: Tried) => (t.after === 0 ? 'no longer tight' : `short by ${t.after} min instead of ${t.before}`),
@@ -77,16 +68,9 @@ const BRINGS = {
       <p>{{ words(spot).text }}</p>
       <div class="row">
         <el-button size="small" @click="show(spot)">Show it</el-button>
-        <el-button size="small" @click="help(spot, k)">What helps?</el-button>
+        <el-button size="small" @click="help(spot)">What helps?</el-button>
       </div>
-      <TriedList
-        v-if="open === k"
-        :tried="trying.tried.value"
-        :done="trying.done.value"
-        :all="trying.all.value"
-        :brings="BRINGS[spot.kind]"
-        @stop="trying.stop()"
-      />
+      <TriedList v-if="asked === spot" :trying="trying" :brings="BRINGS[spot.kind]" @stop="stop" />
     </article>
   </section>
 </template>

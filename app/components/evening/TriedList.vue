@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import type { Tried } from '../../workers/reasons.worker';
+import type { Trying } from '../../composables/useTried';
 import { useTimes } from '../../composables/useTimes';
 import { useDinner } from '../../stores/dinner';
 import { useVariant } from '../../stores/variant';
 
 /** Changes that were tried and help, the best first; each can be taken, or looked at beside the evening. */
 const props = defineProps<{
-  tried: readonly Tried[];
-  done: number;
-  all: number;
+  trying: Trying;
   /** What a change brings, in words. */
   brings: (tried: Tried) => string;
 }>();
@@ -19,9 +18,10 @@ const times = useTimes();
 const MOST = 5;
 
 const best = computed(() =>
-  [...props.tried].sort((a, b) => a.after - b.after || a.figures.cost - b.figures.cost).slice(0, MOST),
+  [...props.trying.tried].sort((a, b) => a.after - b.after || a.figures.cost - b.figures.cost).slice(0, MOST),
 );
-const isOver = computed(() => props.done >= props.all);
+/** Before the first is tried it is not known how many there are. */
+const isOver = computed(() => props.trying.all > 0 && props.trying.done >= props.trying.all);
 function beside({ offer }: Tried): void {
   void variant.drop().then(() => variant.add(offer.change, offer.text));
   void navigateTo('/beside');
@@ -32,9 +32,9 @@ function beside({ offer }: Tried): void {
   <div class="tried">
     <div v-if="!isOver" class="row">
       <el-progress
-        :percentage="all ? Math.round((done / all) * 100) : 0"
+        :percentage="trying.all ? Math.round((trying.done / trying.all) * 100) : 0"
         :show-text="false"
-        :aria-label="`${done} of ${all} changes tried`"
+        :aria-label="`${trying.done} of ${trying.all} changes tried`"
       />
       <el-button size="small" @click="emit('stop')">Stop</el-button>
     </div>

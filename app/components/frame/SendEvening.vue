@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ElMessage } from 'element-plus';
+import { useCooks } from '../../composables/useCooks';
 import { download, fileName } from '../../composables/useFiles';
 import { packEvening } from '../../composables/usePost';
 import { useDinner } from '../../stores/dinner';
@@ -7,6 +8,7 @@ import { useDinner } from '../../stores/dinner';
 /** The evening, small enough for a message, for the one who helps. */
 const isOpen = defineModel<boolean>({ required: true });
 const store = useDinner();
+const cooks = useCooks();
 const cook = ref<string>('');
 const packed = ref('');
 
@@ -20,8 +22,8 @@ watch(
 const link = computed(() => `${window.location.origin}/#evening=${encodeURIComponent(packed.value)}`);
 const size = computed(() => (packed.value.length / 1000).toFixed(1));
 const named = computed(() => {
-  const name = store.dinner?.cooks.find((c) => c.id === cook.value)?.name;
-  return fileName(store.dinner?.title ?? 'dinner', name ? `-for-${name.toLowerCase()}.evening` : '.evening');
+  const title = store.dinner?.title ?? 'dinner';
+  return fileName(cook.value ? `${title} for ${cooks.name(cook.value)}` : title, '.evening');
 });
 
 async function copy(): Promise<void> {

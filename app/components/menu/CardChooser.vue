@@ -5,7 +5,7 @@ import type { DinnerFile } from '../../../core/dinner';
 import { figuresOf, type EveningFigures } from '../../../core/reasons';
 import { ALL, PLACE_CHOICES, useCardFilter } from '../../composables/useCardList';
 import { costInWords } from '../../composables/useCosts';
-import { useComparison } from '../../composables/useComparison';
+import { useComparison } from '../../composables/useOwnWorker';
 import { useCards } from '../../stores/cards';
 import { useDinner } from '../../stores/dinner';
 

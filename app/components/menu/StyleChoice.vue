@@ -2,7 +2,7 @@
 import type { Style } from '../../../core/dinner';
 import { handsSpans, verdictOf } from '../../../core/reasons';
 import { duration, useTimes } from '../../composables/useTimes';
-import { useComparison } from '../../composables/useComparison';
+import { useComparison } from '../../composables/useOwnWorker';
 import { useCourses } from '../../composables/useCourses';
 import { useDinner } from '../../stores/dinner';
 import type { StyleEvening } from '../../workers/compare.worker';

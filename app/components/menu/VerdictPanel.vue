@@ -3,7 +3,7 @@ import { clashesOf } from '../../../core/allergens';
 import { longAtRoom } from '../../../core/gather';
 import { verdictOf } from '../../../core/reasons';
 import { duration, useTimes } from '../../composables/useTimes';
-import { useComparison } from '../../composables/useComparison';
+import { useComparison } from '../../composables/useOwnWorker';
 import { useClock } from '../../stores/clock';
 import { useDinner } from '../../stores/dinner';
 
