@@ -1,6 +1,6 @@
 import { toInstant, toWall } from '../clock';
 import { withoutDish } from '../compose';
-import type { Dinner } from '../dinner';
+import { placedSteps, type Dinner } from '../dinner';
 import type { Change, Remedy } from '../plan';
 import { applyChanges } from './change';
 
@@ -14,6 +14,13 @@ export type CostOf = (dinner: Dinner) => number | null;
 
 function shifted(wall: string, minutes: number, timeZone: string): string {
   return toWall(toInstant(wall, timeZone) + minutes, timeZone);
+}
+
+/** A step or a dish in a cook's words, by the name that the file has for it. */
+function named(dinner: Dinner, name: string): string {
+  const step = placedSteps(dinner).find((s) => s.name === name);
+  if (step) return `"${step.step.does.replace(/[.!]$/, '')}"`;
+  return dinner.dishes.find((dish) => dish.id === name)?.name ?? name;
 }
 
 /** The change to a dinner file that leaves out a dish, with all that speaks of it. */
@@ -87,14 +94,14 @@ export function candidateChanges(dinner: Dinner): Candidate[] {
   dinner.pins.forEach((pin, p) =>
     list.push({
       change: [{ path: 'pins', value: dinner.pins.filter((_, k) => k !== p) }],
-      text: `Unpin ${pin.step}.`,
+      text: `Unpin ${named(dinner, pin.step)}.`,
     }),
   );
   for (const key of Object.keys(dinner.choices)) {
     const { [key]: _dropped, ...others } = dinner.choices;
     list.push({
       change: [{ path: 'choices', value: others }],
-      text: `Let the plan choose the way of ${key}.`,
+      text: `Let the plan choose the way of ${named(dinner, key)}.`,
     });
   }
   list.push(...ovenCandidates(dinner));

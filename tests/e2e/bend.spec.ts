@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 import { choose, openDemo, planned } from './acts';
 
 test.beforeEach(async ({ page }) => {
@@ -106,6 +107,30 @@ test('where a step cannot be is said, and it stays where it was', async ({ page 
   await page.keyboard.press('Enter');
   await expect(page.getByText(/It stays where it was/)).toBeVisible();
   expect(await timeOf(page, dust)).toBe(before);
+});
+
+test('pins that cannot hold together are named, and one less mends it', async ({ page }) => {
+  const dinner = JSON.parse(readFileSync('demo/home-at-six.json', 'utf8'));
+  dinner.pins = [
+    { step: 'trout/parcels', start: '2026-10-20T18:50' },
+    { step: 'mushrooms/clean', start: '2026-10-20T18:52' },
+  ];
+  await page.getByTestId('open-file').setInputFiles({
+    name: 'pins.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(dinner)),
+  });
+  await expect(page.getByText('These pins cannot hold together; one less and they can:')).toBeVisible({
+    timeout: 20_000,
+  });
+  await expect(page.getByRole('button', { name: 'Unpin "Wipe and slice the mushrooms".' })).toBeVisible();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: '18:52 Wipe and slice the mushrooms.' })
+    .getByRole('button', { name: 'Unpin' })
+    .click();
+  await planned(page);
+  await expect(page.getByRole('button', { name: 'Decided (1)' })).toBeVisible();
 });
 
 test('a course line is moved by keys; the pause is let go again', async ({ page }) => {
