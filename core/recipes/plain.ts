@@ -97,16 +97,16 @@ export function readPlain(text: string): RecipeText {
     const lead = NUMBERED.exec(line.text)?.[0].length ?? line.text.length - line.text.trimStart().length;
     const words = line.text.slice(lead);
     const label = LABELLED.exec(words);
-    if (label) part = label[1]!.replace(/^for the /i, '');
+    const own = label ? label[1]!.replace(/^(?:for|make|prepare) (?:the )?/i, '') : part;
     const skip = lead + (label?.[0].length ?? 0);
-    method.push({ text: line.text.slice(skip).trimEnd(), from: line.from + skip, part });
+    method.push({ text: line.text.slice(skip).trimEnd(), from: line.from + skip, part: own });
   };
 
   for (const line of linesOf(text)) {
     if (ingredients.length >= MOST_LINES || method.length >= MOST_LINES) break;
     const plain = undecorated(line.text);
     if (!plain) continue;
-    const isHeading = /^\s*#/.test(line.text) || /:\s*$/.test(line.text.trim());
+    const isHeading = /^\s*(?:#|(\*\*|__)[^*_]+\1\s*$)/.test(line.text) || /:\s*$/.test(line.text.trim());
     const inline = INLINE_LIST.exec(line.text);
     if (inline && !isSentence(inline[1]!.replace(/,/g, ' ').slice(0, 10))) {
       const at = line.text.indexOf(inline[1]!);

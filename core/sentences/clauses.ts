@@ -56,7 +56,7 @@ export function sentencesIn(text: string): Stretch[] {
 const WORD = /[\p{L}][\p{L}'’-]*/gu;
 /** After these a word of the lexicon is a thing, a sign or a purpose, not something to do. */
 const NO_VERB_AFTER = new Set(
-  'the a an of with in into on onto to for until till from its his her their your my some any each all every more no not by at like as if when before after while than this that these those half cold hot low high medium gentle fresh dried hard soft single good bit few little is are be been being it them olive vegetable sunflower plain dark white red'.split(
+  'the a an of with in into on onto to for until till from its his her their your my some any each all every more no not by at like as if when before after while than this that these those half cold hot low high medium gentle fresh dried hard soft still too very so single good bit few little is are be been being it them olive vegetable sunflower plain dark white red'.split(
     ' ',
   ),
 );
@@ -101,6 +101,25 @@ const placeAct = (word: string, after: string) =>
   (word === 'fridge' || word === 'freezer') && /^\s*(?:for )?\d/.test(after)
     ? verbOf(word === 'fridge' ? 'chill' : 'freeze')
     : null;
+/** "To cool, about 20 minutes", "left to stand for 10 minutes": waiting that is told with its time. */
+const TIME_NEXT =
+  /^[\s,]*(?:for\s+)?(?:(?:about|around|at least|another|ca\.?|roughly)\s+)?(?:\d|[¼½¾]|half an hour|an hour|(?:two|three|four|five|ten|fifteen|twenty|thirty) (?:min|h)|overnight)/i;
+/** "Give it 45 minutes in the oven". */
+const GIVEN = /^\s+(?:it|them|the \p{L}+|everything)\s+(?:about |another )?\d/iu;
+/** Things that are also something to do, which then is done to something: "salt the water", but "sugar and salt". */
+const MOSTLY_THINGS = new Set(
+  'salt butter cream flour oil core bone shell pod seed crumble stock dust'.split(' '),
+);
+const WITHOUT_OBJECT = /^\s*(?:$|[,.;)]|(?:and|or|to|over|on|in|with|from|for)\b)/i;
+
+/** A word that stands for another one here: "take out" moves, "let the fat get hot" heats, "give it 10 minutes" waits. */
+function meantBy(word: string, after: string): string {
+  if (word === 'give' && GIVEN.test(after)) return 'leave';
+  if (word === 'let' && /^[^.;,]*\b(?:become|get|grow) (?:very )?hot\b/i.test(after)) return 'heat';
+  const isMoved = word === 'take' && /^[^.;,\d]*\b(?:out|off)\b(?![^.;,]*\d)/i.test(after);
+  return isMoved && !/^[^.;]*\b(?:fridge|refrigerator|freezer)\b/i.test(after) ? 'move' : word;
+}
+
 const LETS = new Set(['leave', 'let', 'allow', 'set', 'keep']);
 
 interface Found {
@@ -121,15 +140,17 @@ function verbsIn(text: string): Found[] {
       else if (text[read] === ')') depth = Math.max(0, depth - 1);
     }
     if (depth > 0) continue;
-    const word = match[0].toLowerCase();
-    const verb = verbOf(word) ?? placeAct(word, text.slice(match.index + word.length));
+    const after = text.slice(match.index + match[0].length);
+    const word = meantBy(match[0].toLowerCase(), after);
+    const verb = verbOf(word) ?? placeAct(word, after);
     if (!verb) continue;
     const before = words[k - 1]?.[0].toLowerCase();
     const between = before === undefined ? '' : text.slice(words[k - 1]!.index + before.length, match.index);
     const isStart =
       before === undefined ||
       /[,:;(–—.!?]/.test(between) ||
-      (/\d/.test(between) === false && CONNECTS.has(before));
+      (/\d/.test(between) === false && CONNECTS.has(before)) ||
+      (before === 'that' && k === 2 && words[0]![0].toLowerCase() === 'after');
     // "leave to cool", "let it cool", "leave the dough to rise": the waiting verb is what counts.
     const last = found.at(-1);
     const isLet =
@@ -155,10 +176,16 @@ function verbsIn(text: string): Found[] {
       before !== undefined &&
       !NO_VERB_AFTER.has(before) &&
       !NO_ORDER_AFTER.has(before);
-    if (!isStart && !isAfterLead) continue;
+    const isTimedWait =
+      (verb.kind === 'rest' || verb.kind === 'cold') &&
+      before === 'to' &&
+      (last === undefined ? words[k - 2]?.[0].toLowerCase() === 'left' : last.verb.attention === 'hands') &&
+      TIME_NEXT.test(after);
+    if (!isStart && !isAfterLead && !isTimedWait) continue;
+    if ((before === 'and' || before === 'or') && MOSTLY_THINGS.has(word) && WITHOUT_OBJECT.test(after))
+      continue;
     const next = words[k + 1]?.[0].toLowerCase();
     // "The rest of", "a swirl of", "core 63 °C": things, not something to do.
-    const after = text.slice(match.index + word.length);
     if (next === 'of' && /^\s+of\b/.test(after)) continue;
     if (word === 'core' && /^(?: temperature)?[^\p{L}]*\d/u.test(after)) continue;
     // "Roughly cut, and simmer": how it was cut, not an order to cut it.

@@ -9,6 +9,8 @@ export interface ToldDuration {
 
 const NUMBER = String.raw`(?:\d+\s+\d+\s*\/\s*\d+|\d+\s*\/\s*\d+|\d+\s*[¼½¾⅓⅔]|[¼½¾⅓⅔]|\d+(?:[.,]\d+)?|(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)(?![a-z]))`;
 const UNIT = String.raw`(?:hours?|hrs?|h|minutes?|mins?|min|m|seconds?|secs?|s|days?|nights?)\b\.?`;
+/** "5 more minutes", "a further 10 minutes". */
+const MORE = String.raw`(?:\s+(?:more|further|extra|additional|good|full))?`;
 const BETWEEN = String.raw`\s*(?:to|or|-|–|—)\s*`;
 const WORDS: Readonly<Record<string, number>> = {
   a: 1,
@@ -68,9 +70,9 @@ const PATTERN = new RegExp(
     String.raw`(?<half>\bhalf an hour\b)`,
     String.raw`(?<quarter>\b(?:a )?quarter of an hour\b)`,
     String.raw`(?<three>\bthree quarters of an hour\b)`,
-    String.raw`(?<![\w.])(?<low>${NUMBER})(?:\s*(?<lowUnit>${UNIT}))?${BETWEEN}(?<high>${NUMBER})\s*(?<highUnit>${UNIT})`,
+    String.raw`(?<![\w.])(?<low>${NUMBER})(?:\s*(?<lowUnit>${UNIT}))?${BETWEEN}(?<high>${NUMBER})${MORE}\s*(?<highUnit>${UNIT})`,
     String.raw`(?<![\w.])(?<hours>${NUMBER})\s*(?:hours?|hrs?|h)\b\.?,?\s*(?:and\s*)?(?<rest>\d+)\s*(?:minutes?|mins?|min|m)\b\.?`,
-    String.raw`(?<![\w.])(?<one>${NUMBER})\s*(?<oneUnit>${UNIT})`,
+    String.raw`(?<![\w.])(?!an? second\b)(?<one>${NUMBER})${MORE}\s*(?<oneUnit>${UNIT})`,
   ].join('|'),
   'giu',
 );

@@ -46,12 +46,19 @@ const OVER_HEAT =
   /\b(?:over|on) (?:a |the )?(?:very )?(?:low|medium|high|gentle|lowest|moderate|pan|simmering)\b|\b(?:low|medium|gentle) heat\b|\bsimmering water\b|\bboiling water\b/i;
 const OFF_HEAT = /\boff the heat\b/i;
 
+/** Brought to the boil, and nothing put in after that. */
+const BROUGHT =
+  /\bbring\b[^.;]*?\b(?:to|below) (?:the |a )?(?:\p{L}+ )?(?:boil|simmer|boiling point)\b(?![^.;]*\b(?:pour|stir|add))/iu;
+
 /** The act that a step is about: the last that has a told time, else the weightiest. */
 export function coreOf(acts: readonly Act[], text: string, offset: number): Act | undefined {
   const weighty = acts.filter(isWeighty);
   const timed = weighty.filter((a) => durationsIn(text.slice(a.from - offset, a.to - offset)).length > 0);
   const waiting = weighty.filter((a) => a.verb.attention !== 'hands');
   const heated = acts.find((a) => a.word === 'bring' || a.word === 'heat');
+  const last = acts.at(-1);
+  const isBrought = last?.word === 'bring' && BROUGHT.test(text.slice(last.at - offset));
+  if (isBrought && weighty.every((a) => a.word === 'salt')) return last;
   return timed.at(-1) ?? waiting.at(-1) ?? weighty[0] ?? heated ?? acts.at(-1);
 }
 
@@ -69,9 +76,7 @@ function meaningOf(act: Act | undefined, text: string): Verb {
   if (plain.kind === 'light' && hasTime && IN_FRIDGE.test(text))
     return { ...verbOf('stand')!, how: 'fridge' };
   if (plain.kind === 'rest' && IN_FRIDGE.test(text)) return verbOf('chill')!;
-  const isOnlyBrought =
-    act?.word === 'bring' &&
-    /^\W*(?:\p{L}+\s+)?bring\b[^.;]*?\bto (?:the|a) boil\b(?![^.;]*\b(?:pour|stir|add))/iu.test(text);
+  const isOnlyBrought = act?.word === 'bring' && BROUGHT.test(text);
   if (isOnlyBrought || (act?.word === 'bring' && /\bwater\b/i.test(text))) return verbOf('boil')!;
   return plain;
 }

@@ -43,7 +43,7 @@ const PRONOUN = /^\W*\p{L}+ (?:it|them|these|everything)\b/iu;
 function ovenOnly(words: string, acts: readonly Act[]): boolean {
   const aboutOven = /\boven\b|\bgas\b|\b\d{3}\s*(?:°|º|C\b|F\b)/i.test(words);
   if (!aboutOven) return false;
-  if (acts.length === 0) return /^\W*(?:oven|gas)\b/i.test(words);
+  if (acts.length === 0) return /\b(?:oven|gas)\b/i.test(words) && durationsIn(words).length === 0;
   const isHeated = acts.some((a) => a.verb.kind === 'preheat' || a.word === 'heat');
   return acts.every(
     (a) => a.verb.kind === 'preheat' || (a.verb.kind === 'light' && (PREHEAT.test(a.word) || isHeated)),
@@ -62,6 +62,13 @@ function isWorkBefore(act: Act, step: readonly Act[], rest: readonly Act[]): boo
 }
 
 /** "Stir every half hour": how something that waits is looked after. */
+/** "Allow a quarter of an hour for the herbs": how long what was told takes. */
+const TAKES = /^\W*(?:allow|reckon|count|plan)\b[^.;]*\bfor (?:this|that|it|the|all)\b/i;
+/** "Take off the heat and leave": what was on the heat until then is a step of its own. */
+const OFF_AND_WAIT = /\boff the heat\b/i;
+/** Work that is not done to what is already on: "40 minutes before the end, peel the apples" is beside it. */
+const BEGINS = new Set('peel core chop slice dice cut wash trim knead roll whip grate make pick'.split(' '));
+
 const LOOKS = new Set('stir turn baste look check skim shake toss top brush rotate'.split(' '));
 
 /** Acts of one sentence, put together to steps. */
@@ -80,18 +87,27 @@ function stepsOfSentence(acts: readonly Act[], text: string): Act[][] {
     }
     // "Add the chestnuts, 2 minutes" after something else that has its time.
     const isTimed = told(act) && steps.length > 0 && !insideIn(wordsOf(act));
-    const isStirIn = act.word === 'stir' && /^stir in\b/i.test(text.slice(act.at));
+    const isStirIn = /^(?:stir|whisk|mix|beat|fold|crumble) in\b/i.test(text.slice(act.at));
     // Butter is melted for what comes next.
     const isForNext = (act.word === 'melt' || act.word === 'warm') && !told(act) && rest.some(isWeighty);
     if (
       (isLight && !isTimed) ||
       isForNext ||
-      (isStirIn && rest.some((a) => isWeighty(a) && a.verb.kind !== 'prep'))
+      (isStirIn && rest.some((a) => ['hob', 'simmer', 'cook'].includes(a.verb.kind)))
     ) {
       if (steps.length === 0 || (rest.some(isWeighty) && !isWorkBefore(act, steps.at(-1)!, rest)))
         waiting.push(act);
       else steps.at(-1)!.push(act);
       continue;
+    }
+    const isHeatedFirst = waiting.some((a) => a.word === 'bring' || a.word === 'heat');
+    if (
+      isHeatedFirst &&
+      act.verb.kind === 'rest' &&
+      OFF_AND_WAIT.test(text.slice(waiting[0]!.from, act.to))
+    ) {
+      steps.push(waiting);
+      waiting = [];
     }
     const core = coreOfLast();
     // "Steam for an hour; top up the water now and then": a look, inside what it looks after.
@@ -122,12 +138,18 @@ const goesBack = (acts: readonly Act[], words: string) =>
 
 const ON_PLATES =
   /\b(?:on|onto|into|between|among|over) (?:the |warm(?:ed)? |hot |four |six |\d+ )*(?:plates|bowls)\b|\bbefore serving\b|\bto serve\b|\bon each\b/i;
+const AT_TABLE = /\bat the table\b/i;
 const STREWN = /^\W*(?:scatter|sprinkle|top|finish|decorate|garnish|dust|drizzle|dot) with\b/i;
 /** A light sentence about what comes onto the plates: it is plating, not a step. */
 const isPlating = (acts: readonly Act[], words: string) =>
-  acts.every((a) => ['serve', 'finish', 'light'].includes(a.verb.kind)) &&
+  acts.every(
+    (a) => ['serve', 'finish', 'light'].includes(a.verb.kind) || (!isWaiting(a) && AT_TABLE.test(words)),
+  ) &&
   durationsIn(words).length === 0 &&
-  (acts.every((a) => a.verb.kind === 'serve') || ON_PLATES.test(words) || STREWN.test(words));
+  (acts.every((a) => a.verb.kind === 'serve') ||
+    ON_PLATES.test(words) ||
+    AT_TABLE.test(words) ||
+    STREWN.test(words));
 
 /** The steps of a method before their order is known. */
 export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Group[] {
@@ -164,7 +186,14 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
         continue;
       }
       const inside = insideIn(words);
-      if (inside && last && work.every((a) => !isWeighty(a) || a.verb.kind === 'prep') && work.length > 0) {
+      const isBeside = /\bbefore the end\b/i.test(words) && work.some((a) => BEGINS.has(a.word));
+      if (
+        inside &&
+        !isBeside &&
+        last &&
+        work.every((a) => !isWeighty(a) || a.verb.kind === 'prep') &&
+        work.length > 0
+      ) {
         groups.push({
           ...shifted(whole, work, line, number),
           lead: words,
@@ -175,7 +204,7 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
         });
         continue;
       }
-      if (work.length === 0 || (last && last.line === number && goesBack(work, words))) {
+      if (work.length === 0 || TAKES.test(words) || (last && last.line === number && goesBack(work, words))) {
         if (last) last.remarks = [...last.remarks, whole];
         continue;
       }

@@ -1,6 +1,6 @@
 import { convert, unitOf } from '../amounts';
 import { numberOf } from './durations';
-import { namesOf } from './links';
+import { namesOf } from './things';
 import { usualMinutes } from './verbs';
 
 /** Work of the hands that takes longer the more there is of a thing; the rest of a recipe does not. */

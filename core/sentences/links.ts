@@ -1,75 +1,17 @@
 import { singular } from '../amounts';
 import type { Group } from './groups';
 import type { NamedTool } from './vessels';
-import { verbOf, type VerbKind } from './verbs';
+import { COMMON, holdsThing, heldNames, MADE, thingsIn, type Thing } from './things';
+import type { VerbKind } from './verbs';
 
-const STOP = new Set(
-  `the a an of with in into on onto to for until till from and or then it them its their all each everything both
-  some any more rest half well very over under about after before while when as if by at up out off down back through
-  minute minutes min mins hour hours hr hrs h half quarter overnight second seconds sec day days night least most
-  low medium high heat gentle cold hot warm lukewarm large small big wide heavy deep shallow little plenty
-  oven fridge freezer pan pot bowl saucepan frying tin tray dish casserole blender mixer processor foil lid paper plate
-  plates spoon knife skewer fork bag cup cups glasses glass jar side sides piece pieces slice slices thin thick fine
-  finely thinly roughly golden brown tender soft smooth crisp pale thick set done ready just gently quickly slowly
-  constantly often occasionally time times now meanwhile first last end next other another again also only without
-  g kg ml l dl cl tbsp tsp oz lb cm mm room temperature boil simmer point place top bottom middle inside outside
-  cooked chopped sliced diced grated crushed melted whipped beaten peeled softened dried fresh ground lined buttered
-  covered uncovered mixture ingredients serving completely remaining work fan degrees mark gas not be is are no about good pinch knob handful splash bit`.split(
-    /\s+/,
-  ),
-);
-/** In many dishes at once: alone they tie nothing together, unless "the" stands before them. */
-const COMMON = new Set(
-  'oil butter salt pepper sugar water flour cream milk egg eggs yolk stock garlic juice lemon wine'.split(
-    ' ',
-  ),
-);
-
-/** What stands for others: "the vegetables" are the carrots and the onion. */
-const KINDS: readonly (readonly [string, ReadonlySet<string>])[] = [
-  [
-    'meat',
-    new Set('veal lamb beef pork chicken duck belly shoulder cheek fillet steak leg chop joint'.split(' ')),
-  ],
-  ['fish', new Set('trout cod salmon haddock fillet mackerel herring hake'.split(' '))],
-  [
-    'vegetable',
-    new Set('carrot onion celery leek fennel parsnip courgette pepper potato shallot celeriac'.split(' ')),
-  ],
-  ['fruit', new Set('apple pear plum cherry peach berry strawberry raspberry quince rhubarb'.split(' '))],
-];
-const kindsOf = (name: string) => KINDS.flatMap(([kind, names]) => (names.has(name) ? [kind] : []));
-
-interface Thing {
-  readonly name: string;
-  /** "the cream" is one that was there before. */
-  readonly isKnown: boolean;
-  readonly at: number;
-}
-
-/** "While the broth simmers," is about when. */
-const LEAD = /^\W*(?:while|when|once|as soon as|after|before|\p{L}+ (?:minutes|hours) before)\b[^,]*,/iu;
-/** Things that a text speaks of. */
-function thingsIn(text: string): Thing[] {
-  // What something is to look like is no thing: "until doubled".
-  const plain = text
-    .replace(LEAD, (lead) => ' '.repeat(lead.length))
-    .toLowerCase()
-    .replace(/\b(?:until|till)\b[^.;,]*/g, (sign) => ' '.repeat(sign.length));
-  const words = [...plain.matchAll(/[\p{L}][\p{L}'-]*/gu)];
-  return words.flatMap((match, k) => {
-    const word = match[0];
-    if (STOP.has(word) || word.length < 3 || (/ly$/.test(word) && word !== 'jelly')) return [];
-    const isVerb = verbOf(word) !== null && !/^(?:butter|flour|oil|cream|dress|stock|crumble)$/.test(word);
-    const before = words.slice(Math.max(0, k - 2), k).map((w) => w[0]);
-    const isKnown = before.includes('the') || before.includes('this');
-    if (isVerb && before.at(-1) !== 'the') return [];
-    return [{ name: singular(word), isKnown, at: match.index }];
-  });
-}
-
+/** Begins a branch of its own. */
 const FRESH =
-  /\b(?:meanwhile|in the meantime|at the same time|while\b|separately|in another|in a second|for the (?:sauce|dressing|garnish|topping))/i;
+  /\b(?:meanwhile|in the meantime|at the same time|while\b|separately|in another|in a second|before the end\b|minutes before\b)|^\W*(?:for|make|prepare) the [^.,:]{3,30}[,:]/i;
+/** "While still warm, stir in": with what is there. */
+const STILL = /^\W*(?:while|when) (?:(?:it is|it's|they are|they're) )?(?:still )?(?:warm|hot)\b/i;
+/** Fat that is melted or heated comes from the larder, whatever else had some of it. */
+const FAT_FIRST =
+  /^\W*(?:\p{L}+ )?(?:melt|heat|warm|brown) (?:half |most |some |a little )?(?:of )?the (?:\p{L}+ )?(?:butter|oil|fat|lard)\b/iu;
 const PRONOUN = /\b(?:it|them|everything)\b/i;
 const CONTINUES =
   /\bmixture\b|(?:^\W*(?:then )?|\b(?:and|then) )(?:beat|fold|stir|whisk|mix|rub|knead) in\b/i;
@@ -80,21 +22,9 @@ const PARTLY = /\b(?:rest of|remaining|half of|remainder|some of|a little of)\b/
 const ADDS = /^\W*(?:then )?(?:add|pour in|stir in|return|throw in|tip in|deglaze)\b/i;
 /** A verb without a thing of its own: "divide into 12", "blend with butter". */
 const NO_OBJECT =
-  /^\s*(?:(?:for\s+)?(?:about\s+|ca\.?\s*)?\d[\d\s/.–-]*(?:to \d+ )?(?:min|hour|h\b)|into|in|with|until|for|through|over|on|onto|at|blind|smooth|dry|again|[,.;(]|$)/i;
-const ALL = /\b(?:everything|all the|together|assemble)\b/i;
-/** What is made of several things has a name of its own. */
-const MADE: readonly (readonly [RegExp, readonly string[]])[] = [
-  [/\b(?:knead|rub|pulse|bring together|yeast)\b/i, ['dough', 'pastry', 'crumb']],
-  [
-    /\b(?:whisk|beat|fold|mix|stir|combine)\b/i,
-    ['batter', 'mixture', 'dressing', 'sauce', 'marinade', 'custard'],
-  ],
-  [/\b(?:line|fill|roll out)\b/i, ['case', 'base', 'shell']],
-  [/\b(?:reduce|simmer|deglaze|strain)\b/i, ['sauce', 'soup', 'stew']],
-  [/\b(?:blend|puree|purée)\b/i, ['soup', 'sauce', 'puree']],
-  [/\b(?:sear|brown|roast|braise|cook)\b/i, ['meat', 'juice']],
-];
-
+  /^\s*(?:(?:for\s+)?(?:about\s+|ca\.?\s*)?\d[\d\s/.–-]*(?:to \d+ )?(?:min|hour|h\b)|to|into|in|with|until|for|through|over|on|onto|at|blind|smooth|dry|again|[,.;(]|$)/i;
+const ALL = /\b(?:everything|all the|assemble)\b|\bwet\b.*\bdry\b/i;
+const TOGETHER = /\btogether\b/i;
 /**
  * Which steps each step comes after: those that made the things it speaks of; where it speaks of nothing that was
  * made, the step before it, unless words or new things begin another branch. Steps by their numbers.
@@ -131,12 +61,15 @@ export function linksOf(
     }
     const tails = [...holds.keys()].filter((j) => !used.has(j) && !groups[j]!.isInside);
     const isNewLine = previous >= 0 && groups[previous]!.line !== group.line;
-    const isNewPart = previous >= 0 && groups[previous]!.part !== group.part;
-    const isFresh = FRESH.test(group.lead) || /\bmeanwhile\b/i.test(text) || isNewPart;
+    const isNewPart = previous >= 0 && group.part !== undefined && groups[previous]!.part !== group.part;
+    const isStill = STILL.test(group.lead);
+    const isFresh = (FRESH.test(group.lead) && !isStill) || /\bmeanwhile\b/i.test(text) || isNewPart;
     const isNew = ({ name }: Thing) => !holds.some((held) => holdsThing(held, name));
     const hasNamedNew = things.some((t) => isNew(t) && !isCommon(t.name) && ingredients.has(t.name));
     const named = new Set<number>();
+    const isFatFirst = FAT_FIRST.test(text);
     for (const { name, isKnown } of things) {
+      if (isFatFirst && isCommon(name)) continue;
       if (isCommon(name) && (!isKnown || isFresh || PARTLY.test(text) || hasNamedNew)) continue;
       // The latest that holds it: what is at the end of a branch before what was used up.
       const owners = [...holds.keys()].filter((j) => holdsThing(holds[j]!, name) && !groups[j]!.isInside);
@@ -144,7 +77,7 @@ export function linksOf(
       const among = open.length > 0 ? open : owners;
       // The one that spoke of it itself, before one that only has it from others; another branch only wants the former.
       const owner =
-        among.findLast((j) => own[j]!.has(name)) ??
+        among.findLast((j) => holdsThing(own[j]!, name)) ??
         (isFresh && ingredients.has(name) ? undefined : among.at(-1));
       if (owner !== undefined) named.add(owner);
     }
@@ -153,13 +86,23 @@ export function linksOf(
     const madeLast = things.find(
       (t) => t.isKnown && isNew(t) && !ingredients.has(t.name) && ingredients.size > 0,
     );
-    if (madeLast && !isFresh) {
+    if (madeLast && madeLast === things[0] && named.size === 0 && !isFresh) {
       const maker = tails.findLast((j) => !groups[j]!.acts.every((a) => a.word === 'bring'));
       if (maker !== undefined) named.add(maker);
     }
+    // "Poach the eggs": what the verb itself is about, and is no ingredient that was there.
+    const object = group.acts.some(
+      (a) =>
+        a.verb.kind === 'simmer' &&
+        things[0] &&
+        a.at - group.from + a.word.length + 12 > things[0].at &&
+        things[0].at > a.at - group.from,
+    )
+      ? things[0]
+      : undefined;
     // Waiting is for what is there, unless something is named that was not.
     const newThings = things.filter(
-      (t) => isNew(t) && t !== madeLast && !(isWaiting && (isCommon(t.name) || t.isKnown)),
+      (t) => isNew(t) && t !== madeLast && !(isWaiting && t !== object && (isCommon(t.name) || t.isKnown)),
     );
     const hasNewThings = newThings.length > 0;
     // "Peel the onions and slice them": the pronoun is about what the step itself names.
@@ -173,6 +116,8 @@ export function linksOf(
       !isFresh &&
       (isAboutIt ||
         CONTINUES.test(text) ||
+        isStill ||
+        /^\W*return\b/i.test(text) ||
         (ADDS.test(text) && !ownTools) ||
         (isWithoutObject && named.size === 0) ||
         (group.isSameSentence && !hasNamedNew) ||
@@ -202,11 +147,12 @@ export function linksOf(
         named.add(user);
     }
     // "Meanwhile" is beside what waits: what it takes was there when that began.
-    if (FRESH.test(group.lead) && previous >= 0 && named.has(previous)) {
+    if (FRESH.test(group.lead) && !isStill && previous >= 0 && named.has(previous)) {
       named.delete(previous);
       for (const j of links[previous]!) named.add(j);
     }
-    if (ALL.test(text)) for (const tail of tails) if (groups[tail]!.part === group.part) named.add(tail);
+    const isAll = ALL.test(text) || (TOGETHER.test(text) && !hasNamedNew);
+    if (isAll) for (const tail of tails) if (groups[tail]!.part === group.part) named.add(tail);
     // Water that was brought to the boil is for what is cooked next without a vessel of its own.
     const boiling = tails.findLast(
       (j) => groups[j]!.acts.every((a) => a.word === 'bring') && /\bwater\b/i.test(textOf(groups[j]!)),
@@ -225,11 +171,11 @@ export function linksOf(
     const after = [...named].sort((a, b) => a - b);
     for (const j of after) used.add(j);
     links.push(reduced(after, links));
-    own.push(new Set(things.flatMap((t) => [t.name, ...kindsOf(t.name)])));
     const made = MADE.filter(([words]) => words.test(text)).flatMap(([, names]) => names.map(singular));
+    own.push(new Set([...heldNames(things), ...made.filter((name) => name !== 'meat')]));
     holds.push(
       new Set([
-        ...things.flatMap((t) => [t.name, ...kindsOf(t.name)]),
+        ...heldNames(things),
         ...made,
         ...(group.part ? thingsIn(group.part).map((t) => t.name) : []),
         ...after.flatMap((j) => [...holds[j]!]),
@@ -241,17 +187,6 @@ export function linksOf(
 }
 
 const isLining = (group: Group) => group.acts.some((a) => a.word === 'grease' || a.word === 'line');
-
-/** The names of things in a list of ingredients, as steps may speak of them. */
-export function namesOf(lines: readonly string[]): Set<string> {
-  return new Set(lines.flatMap((line) => thingsIn(line).flatMap((t) => [t.name, ...kindsOf(t.name)])));
-}
-
-/** Whether a step holds a thing: by its name, a part of its name ("crumbs" of "breadcrumbs"), or as one of a kind. */
-const holdsThing = (held: ReadonlySet<string>, name: string) =>
-  held.has(name) ||
-  kindsOf(name).some((kind) => held.has(kind)) ||
-  (name.length > 4 && [...held].some((h) => h.endsWith(name)));
 
 /** Without those that another of them comes after already. */
 function reduced(after: readonly number[], links: readonly (readonly number[])[]): number[] {

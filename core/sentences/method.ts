@@ -3,8 +3,9 @@ import { durationsIn } from './durations';
 import { coreOf, fieldsOf, sentenceOf, type Fields, type Mark, type StepFile } from './fields';
 import { groupsOf, type Group, type MethodLine } from './groups';
 import { growsWithPortions, guessedMinutes } from './guess';
-import { linksOf, namesOf } from './links';
+import { linksOf } from './links';
 import { insideIn, keepingIn, keptIn, looksIn, probeIn, signIn, type HeatContext } from './signs';
+import { namesOf } from './things';
 import { toolsIn, type NamedTool } from './vessels';
 
 /** A step of a recipe, and the words it was read from. */

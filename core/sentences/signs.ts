@@ -22,7 +22,8 @@ export interface HeatContext {
 const DEGREES =
   /\b(\d{2,3})\s*(?:°\s*|º\s*|degrees\s*)?(C|F|celsius|fahrenheit)?\b(?:\s*\/\s*(\d{2,3})\s*(?:°|º)?\s*(C|F)?)?(\s*fan)?/gi;
 const GAS = /\bgas(?: mark)?\s*([1-9]|½|¼)/i;
-const FAN_BESIDE = /\b(\d{2,3})\s*(?:°|º)?\s*C?\s*(?:with (?:the )?fan|fan)\b/i;
+const FAN_BESIDE =
+  /\b(\d{2,3})\s*(?:°|º)?\s*C?\s*(?:with (?:the |a )?fan|fan)\b|\bfan(?: oven)?:?\s*(\d{2,3})(?=\s*(?:°|º|C\b|degrees))/i;
 const COLDEST = 80;
 const HOTTEST = 320;
 
@@ -37,7 +38,7 @@ export function settingIn(text: string, context: HeatContext): Told<number> | nu
     return hasUnit || /^\s*(?:°|fan)/i.test(text.slice(m.index + m[0].length));
   });
   const fan = FAN_BESIDE.exec(text);
-  if (fan && context.hasFan) return told(Number(fan[1]), fan);
+  if (fan && context.hasFan) return told(Number(fan[1] ?? fan[2]), fan);
   if (degrees) {
     const [, number, unit] = degrees;
     const isFahrenheit = /^f/i.test(unit ?? '');

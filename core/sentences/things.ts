@@ -1,0 +1,109 @@
+import { singular } from '../amounts';
+import { verbOf } from './verbs';
+
+const STOP = new Set(
+  `the a an of with in into on onto to for until till from and or then it them its their all each everything both
+  some any more rest half well very over under about after before while when as if by at up out off down back through
+  minute minutes min mins hour hours hr hrs h half quarter overnight second seconds sec day days night least most
+  low medium high heat gentle cold hot warm lukewarm large small big wide heavy deep shallow little plenty
+  oven fridge freezer pan pot bowl saucepan frying tin tray dish casserole blender mixer processor foil lid paper plate
+  plates spoon knife skewer fork bag cup cups glasses glass jar side sides piece pieces slice slices thin thick fine
+  finely thinly roughly golden brown tender soft smooth crisp pale thick set done ready just gently quickly slowly
+  constantly often occasionally time times now meanwhile first last end next other another again also only without
+  g kg ml l dl cl tbsp tsp oz lb cm mm room temperature boil simmer point place top bottom middle inside outside
+  cooked chopped sliced diced grated crushed melted whipped beaten peeled softened dried fresh ground lined buttered
+  covered uncovered mixture ingredients serving completely remaining work fan degrees mark gas not be is are no about good ones one give given left best sure way kind amount third thirds centre center edge edges pinch knob handful splash bit`.split(
+    /\s+/,
+  ),
+);
+/** In many dishes at once: alone they tie nothing together, unless "the" stands before them. */
+export const COMMON = new Set(
+  'oil butter salt pepper sugar water flour cream milk egg eggs yolk stock garlic juice lemon wine'.split(
+    ' ',
+  ),
+);
+
+/** What stands for others: "the vegetables" are the carrots and the onion. */
+const KINDS: readonly (readonly [string, ReadonlySet<string>])[] = [
+  [
+    'meat',
+    new Set('veal lamb beef pork chicken duck belly shoulder cheek fillet steak leg chop joint'.split(' ')),
+  ],
+  ['fish', new Set('trout cod salmon haddock fillet mackerel herring hake'.split(' '))],
+  [
+    'vegetable',
+    new Set('carrot onion celery leek fennel parsnip courgette pepper potato shallot celeriac'.split(' ')),
+  ],
+  [
+    'herb',
+    new Set(
+      'parsley mint dill chive basil coriander tarragon chervil thyme rosemary sage oregano'.split(' '),
+    ),
+  ],
+  ['nut', new Set('walnut hazelnut almond pecan pistachio'.split(' '))],
+  ['fruit', new Set('apple pear plum cherry peach berry strawberry raspberry quince rhubarb'.split(' '))],
+];
+const kindsOf = (name: string) => KINDS.flatMap(([kind, names]) => (names.has(name) ? [kind] : []));
+
+export interface Thing {
+  readonly name: string;
+  /** "the cream" is one that was there before. */
+  readonly isKnown: boolean;
+  readonly at: number;
+}
+
+/** Things that are also something to do. */
+const EITHER = /^(?:butter|flour|oil|cream|dress|stock|crumble)$/;
+
+/** "While the broth simmers," is about when. */
+const LEAD = /^\W*(?:while|when|once|as soon as|after|before|\p{L}+ (?:minutes|hours) before)\b[^,]*,/iu;
+/** Things that a text speaks of. */
+export function thingsIn(text: string): Thing[] {
+  // What something is to look like is no thing: "until doubled".
+  const plain = text
+    .replace(LEAD, (lead) => ' '.repeat(lead.length))
+    .toLowerCase()
+    .replace(/\b(?:until|till|so that)\b[^.;,]*/g, (sign) => ' '.repeat(sign.length));
+  const words = [...plain.matchAll(/[\p{L}][\p{L}'-]*/gu)];
+  return words.flatMap((match, k) => {
+    const word = match[0];
+    if (STOP.has(word) || word.length < 3 || (/ly$/.test(word) && word !== 'jelly')) return [];
+    const isEither = EITHER.test(word);
+    // "Butter a tin": what is done, not what it is done to.
+    if (isEither && k === 0 && /^(?:a|an|the|each)$/.test(words[1]?.[0] ?? '')) return [];
+    const isVerb = verbOf(word) !== null && !isEither;
+    const before = words.slice(Math.max(0, k - 2), k).map((w) => w[0]);
+    const isKnown = before.includes('the') || before.includes('this');
+    if (isVerb && before.at(-1) !== 'the') return [];
+    return [{ name: singular(word), isKnown, at: match.index }];
+  });
+}
+
+/** What is made of several things has a name of its own. */
+export const MADE: readonly (readonly [RegExp, readonly string[]])[] = [
+  [/\b(?:knead|rub|pulse|bring together|yeast)\b/i, ['dough', 'pastry', 'crumb']],
+  [
+    /\b(?:whisk|beat|fold|mix|stir|combine)\b/i,
+    ['batter', 'mixture', 'dressing', 'sauce', 'marinade', 'custard'],
+  ],
+  [/\b(?:line|fill|roll out)\b/i, ['case', 'base', 'shell']],
+  [/\b(?:reduce|simmer|deglaze|strain)\b/i, ['sauce', 'soup', 'stew', 'broth', 'stock', 'gravy']],
+  [/\b(?:blend|puree|purée)\b/i, ['soup', 'sauce', 'puree']],
+  [/\b(?:sear|brown|roast|braise|cook)\b/i, ['meat', 'juice']],
+];
+
+/** The names of things in a list of ingredients, as steps may speak of them. */
+export function namesOf(lines: readonly string[]): Set<string> {
+  return new Set(lines.flatMap((line) => thingsIn(line).flatMap((t) => [t.name, ...kindsOf(t.name)])));
+}
+
+/** What a step holds that speaks of these things. "A leek" is also a vegetable, which is not to speak of vegetables. */
+export const heldNames = (things: readonly Thing[]): string[] =>
+  things.flatMap(({ name }) => [name, ...kindsOf(name).map((kind) => `a ${kind}`)]);
+
+/** Whether a step holds a thing: by its name, a part of its name ("crumbs" of "breadcrumbs"), or as one of a kind. */
+export const holdsThing = (held: ReadonlySet<string>, name: string) =>
+  held.has(name) ||
+  held.has(`a ${name}`) ||
+  kindsOf(name).some((kind) => held.has(kind)) ||
+  (name.length > 4 && [...held].some((h) => h.endsWith(name)));
