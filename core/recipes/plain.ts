@@ -131,7 +131,7 @@ export function readPlain(text: string): RecipeText {
       (number !== null || Object.keys(ownClaims).length > 0) &&
       plain.length < MANY &&
       !looksLikeIngredient(line.text) &&
-      (!hasVerbFirst(plain) || /^\p{L}+ time\s*:/iu.test(plain));
+      (!hasVerbFirst(plain) || /^\p{L}+(?: time)?\s*:/iu.test(plain));
     if (section === 'start' && !title && !isSentence(plain) && !looksLikeIngredient(line.text)) {
       title =
         plain

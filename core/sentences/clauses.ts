@@ -94,7 +94,7 @@ const CONNECTS = new Set([
 ]);
 /** A sentence that begins by saying when, where or in what: the order comes after that. */
 const LEADS =
-  /^\W*(?:at|in|into|on|with|for|once|when|while|after|before|as|an?|to|using|over|under|last)\b/i;
+  /^\W*(?:at|in|into|on|with|for|once|when|while|after|before|as|an?|to|using|over|under|off|last)\b/i;
 const NO_ORDER_AFTER = new Set('will should can may must you they it to would'.split(' '));
 /** "Fridge 3 hours": a place with a time is an act in a note. */
 const placeAct = (word: string, after: string) =>
@@ -105,21 +105,44 @@ const placeAct = (word: string, after: string) =>
 const TIME_NEXT =
   /^[\s,]*(?:for\s+)?(?:(?:about|around|at least|another|ca\.?|roughly)\s+)?(?:\d|[¼½¾]|half an hour|an hour|(?:two|three|four|five|ten|fifteen|twenty|thirty) (?:min|h)|overnight)/i;
 /** "Give it 45 minutes in the oven". */
-const GIVEN = /^\s+(?:it|them|the \p{L}+|everything)\s+(?:about |another )?\d/iu;
+const GIVEN = /^\s+(?:it|them|the \p{L}+|everything)\s+(?:about |another |a (?:final|further|good) )?\d/iu;
 /** Things that are also something to do, which then is done to something: "salt the water", but "sugar and salt". */
 const MOSTLY_THINGS = new Set(
   'salt butter cream flour oil core bone shell pod seed crumble stock dust'.split(' '),
 );
 const WITHOUT_OBJECT = /^\s*(?:$|[,.;)]|(?:and|or|to|over|on|in|with|from|for)\b)/i;
 
-/** A word that stands for another one here: "take out" moves, "let the fat get hot" heats, "give it 10 minutes" waits. */
+const GREASED = /^\s+(?:an?|the|your) (?:[\p{L}-]+ ){0,3}(?:dish|tin|tray|mould|pan|basin|sheet)\b/iu;
+/** Words that stand for others, by the words after them: "take out" moves, "let the fat get hot" heats. */
+const MEANT: readonly (readonly [string, RegExp, string])[] = [
+  ['give', GIVEN, 'leave'],
+  ['let', /^[^.;,]*\b(?:become|get|grow) (?:very )?hot\b/i, 'heat'],
+  ['let', /^\s+(?:it|them|the \p{L}+) (?:foam|sizzle|colou?r|brown|caramelise)\b/iu, 'fry'],
+  ['dissolve', /^[^.;,]*\bover (?:a )?(?:low|gentle|medium) heat\b/i, 'melt'],
+  // "Oil an ovenproof dish".
+  ['oil', GREASED, 'grease'],
+  ['butter', GREASED, 'grease'],
+  ['let', /^\s+(?:it|them|the \p{L}+) (?:evaporate|bubble|reduce|boil)\b/iu, 'reduce'],
+  ['steam', /^\s+(?:dry|off)\b/i, 'stand'],
+  ['cool', /^[^.;,]*\b(?:tap|cold water|running water|iced? water)\b/i, 'refresh'],
+  ['reduce', /^\s+the heat\b/i, 'lower'],
+  ['work', /^\s+in\b/i, 'knead'],
+  ['finish', /^[^.;,]*\bunder (?:a|the) (?:hot )?grill\b/i, 'grill'],
+  ['turn', /^[^.;,]*\bin (?:it|the butter|the oil|the fat) for (?:about )?\d/i, 'fry'],
+  // "Allow 15 minutes for this" says how long, not what to do.
+  ['allow', /^\s+(?:yourself )?(?:about |a good )?(?:\d|an? |half )[^.;,]*\.?$/i, ''],
+];
+const TAKEN_OUT = /^[^.;,\d]*\b(?:out|off)\b(?![^.;,]*\d)/i;
+const COLD_PLACE = /^[^.;]*\b(?:fridge|refrigerator|freezer)\b/i;
+
+/** The word that a word means here; an empty one where it is nothing to do. */
 function meantBy(word: string, after: string): string {
-  if (word === 'give' && GIVEN.test(after)) return 'leave';
-  if (word === 'let' && /^[^.;,]*\b(?:become|get|grow) (?:very )?hot\b/i.test(after)) return 'heat';
-  const isMoved = word === 'take' && /^[^.;,\d]*\b(?:out|off)\b(?![^.;,]*\d)/i.test(after);
-  return isMoved && !/^[^.;]*\b(?:fridge|refrigerator|freezer)\b/i.test(after) ? 'move' : word;
+  if (word === 'take') return TAKEN_OUT.test(after) && !COLD_PLACE.test(after) ? 'move' : word;
+  return MEANT.find(([said, words]) => said === word && words.test(after))?.[2] ?? word;
 }
 
+/** "While the meatballs bake, ...": what goes on is told, not what to do. */
+const CLAUSE = /^\W*(?:while|when|once|as soon as|until)\b(?! (?:it is |they are )?still)[^,]*$/i;
 const LETS = new Set(['leave', 'let', 'allow', 'set', 'keep']);
 
 interface Found {
@@ -150,6 +173,7 @@ function verbsIn(text: string): Found[] {
       before === undefined ||
       /[,:;(–—.!?]/.test(between) ||
       (/\d/.test(between) === false && CONNECTS.has(before)) ||
+      (before === 'to' && words[k - 2]?.[0].toLowerCase() === 'continue') ||
       (before === 'that' && k === 2 && words[0]![0].toLowerCase() === 'after');
     // "leave to cool", "let it cool", "leave the dough to rise": the waiting verb is what counts.
     const last = found.at(-1);
@@ -172,12 +196,13 @@ function verbsIn(text: string): Found[] {
     }
     const isAfterLead =
       found.length === 0 &&
+      !(CLAUSE.test(text.slice(0, match.index)) && after.includes(',')) &&
       LEADS.test(text) &&
       before !== undefined &&
       !NO_VERB_AFTER.has(before) &&
       !NO_ORDER_AFTER.has(before);
     const isTimedWait =
-      (verb.kind === 'rest' || verb.kind === 'cold') &&
+      (verb.kind === 'rest' || verb.kind === 'cold' || word === 'drain') &&
       before === 'to' &&
       (last === undefined ? words[k - 2]?.[0].toLowerCase() === 'left' : last.verb.attention === 'hands') &&
       TIME_NEXT.test(after);
@@ -187,10 +212,16 @@ function verbsIn(text: string): Found[] {
     const next = words[k + 1]?.[0].toLowerCase();
     // "The rest of", "a swirl of", "core 63 °C": things, not something to do.
     if (next === 'of' && /^\s+of\b/.test(after)) continue;
+    // "Bacon, cut small,": how it is, not what to do.
+    if (word === 'cut' && /^ (?:small|fine|up|thin|thick|lengthways),/i.test(after)) continue;
     if (word === 'core' && /^(?: temperature)?[^\p{L}]*\d/u.test(after)) continue;
     // "Roughly cut, and simmer": how it was cut, not an order to cut it.
     if (before !== undefined && /ly$/.test(before) && k > 1 && /^\s*[,)]/.test(after)) continue;
     const isThrough = word === 'heat' && /^[^.;,]*\bthrough\b/.test(after);
+    if (isTimedWait && word === 'drain') {
+      found.push({ word: 'stand', verb: verbOf('stand')!, at: match.index });
+      continue;
+    }
     found.push({ word, verb: isThrough ? verbOf('simmer')! : verb, at: match.index });
   }
   return found;

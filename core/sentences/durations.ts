@@ -60,7 +60,8 @@ function minutesIn(unit: string): number {
 
 /** Thirty days: what is told to take longer is no duration of a step. */
 const LONGEST = 43_200;
-const OVERNIGHT = { short: 480, usual: 600, long: 720 };
+/** Over night, where something is put away on the evening before. Common practice. */
+export const OVERNIGHT = { short: 480, usual: 600, long: 720 };
 const whole = (minutes: number) => Math.max(1, Math.round(minutes));
 
 const PATTERN = new RegExp(

@@ -39,9 +39,9 @@ export interface FieldContext extends HeatContext {
 const DEFAULT_OVEN = 180;
 /** The longest that a dinner file allows. */
 const MOST_MINUTES = 100_000;
-const IN_OVEN = /\b(?:in|into) (?:the|a|an) (?:\w+ )?oven\b/i;
+const IN_OVEN = /\b(?:in|into|to) (?:the|a|an) (?!dutch)(?:\w+ )?oven\b/i;
 const IN_FRIDGE = /\b(?:in|to|into) the (?:fridge|refrigerator)\b/i;
-const OUT_OF_FRIDGE = /\bout of the (?:fridge|refrigerator)\b|^\W*take (?:it|them) out\b/i;
+const OUT_OF_FRIDGE = /\bout of the (?:fridge|refrigerator)\b|^\W*take (?:(?:it|them) )?out\b/i;
 const OVER_HEAT =
   /\b(?:over|on) (?:a |the )?(?:very )?(?:low|medium|high|gentle|lowest|moderate|pan|simmering)\b|\b(?:low|medium|gentle) heat\b|\bsimmering water\b|\bboiling water\b/i;
 const OFF_HEAT = /\boff the heat\b/i;
@@ -50,15 +50,18 @@ const OFF_HEAT = /\boff the heat\b/i;
 const BROUGHT =
   /\bbring\b[^.;]*?\b(?:to|below) (?:the |a )?(?:\p{L}+ )?(?:boil|simmer|boiling point)\b(?![^.;]*\b(?:pour|stir|add))/iu;
 
+/** Work that goes on in the pot while it comes to the boil. */
+const STIRRED = new Set(['salt', 'stir', 'mix', 'whisk']);
+
 /** The act that a step is about: the last that has a told time, else the weightiest. */
 export function coreOf(acts: readonly Act[], text: string, offset: number): Act | undefined {
   const weighty = acts.filter(isWeighty);
   const timed = weighty.filter((a) => durationsIn(text.slice(a.from - offset, a.to - offset)).length > 0);
   const waiting = weighty.filter((a) => a.verb.attention !== 'hands');
   const heated = acts.find((a) => a.word === 'bring' || a.word === 'heat');
-  const last = acts.at(-1);
+  const last = acts.findLast((a) => a.word !== 'keep');
   const isBrought = last?.word === 'bring' && BROUGHT.test(text.slice(last.at - offset));
-  if (isBrought && weighty.every((a) => a.word === 'salt')) return last;
+  if (isBrought && weighty.every((a) => a.word === 'keep' || STIRRED.has(a.word))) return last;
   return timed.at(-1) ?? waiting.at(-1) ?? weighty[0] ?? heated ?? acts.at(-1);
 }
 
@@ -88,13 +91,16 @@ interface Spent {
   readonly told: ToldDuration | null;
 }
 
+/** "1 minute a side, about 20 minutes altogether". */
+const ALTOGETHER = /^\s*(?:altogether|in all|in total)\b/i;
+
 function spentIn(text: string, isInEvery: (d: ToldDuration) => boolean, guess: number): Spent {
   const inside = insideIn(text)?.duration;
   // "Ten minutes before the rice is done" is a moment, unless something is taken out of the cold by then.
   const isMoment = (d: ToldDuration) =>
     /^\s*before the\b/i.test(text.slice(d.to)) && !/\bfridge|freezer|take\b/i.test(text);
   const all = durationsIn(text).filter((d) => !isInEvery(d) && !isMoment(d) && d.from !== inside?.from);
-  const [told] = all;
+  const told = all.find((d) => ALTOGETHER.test(text.slice(d.to))) ?? all[0];
   if (!told) return { short: guess, usual: guess, long: guess, told: null };
   const times = timesIn(text);
   const [short, long] = [told.short, told.long].map((m) => Math.min(MOST_MINUTES, m * times)) as [
@@ -145,12 +151,15 @@ export function fieldsOf(text: string, offset: number, act: Act | undefined, con
   if (check && every === null) guessed.push('check');
 
   const heat = settingIn(text, context);
-  const isOven = verb.kind === 'oven' || (heat !== null && /\boven\b/i.test(text) && verb.kind !== 'hob');
+  const isOven =
+    verb.kind === 'oven' ||
+    (heat !== null && /\boven\b/i.test(text) && !/\bpre-?heat\b/i.test(text) && verb.kind !== 'hob');
   const isRing =
     !isOven &&
     !/\bmicrowave\b/i.test(text) &&
     (['simmer', 'hob', 'cook'].includes(verb.kind) ||
       act?.word === 'bring' ||
+      (act?.word === 'heat' && !/\boven\b/i.test(text)) ||
       (verb.attention === 'hands' && OVER_HEAT.test(text))) &&
     !(OFF_HEAT.test(text) && verb.kind === 'prep');
   const uses: NonNullable<StepFile['uses']> = [];

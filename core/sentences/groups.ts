@@ -37,16 +37,20 @@ const PREHEAT =
 const isWaiting = (act: Act) => act.verb.attention !== 'hands';
 /** Prepared in the pan where it fries: no step of its own. */
 const IN_HAND = new Set(['stir', 'mix', 'whisk', 'fold', 'toss', 'baste', 'salt']);
+/** "Transfer the lamb to a plate; pour off the fat": the end of what was done with it. */
+const SET_DOWN = /\b(?:to|onto|on) an? (?:\p{L}+ )?(?:plate|board|rack)\b|\bpour off\b/iu;
 const PRONOUN = /^\W*\p{L}+ (?:it|them|these|everything)\b/iu;
 
 /** Whether a sentence only says how hot the oven is to be. */
 function ovenOnly(words: string, acts: readonly Act[]): boolean {
-  const aboutOven = /\boven\b|\bgas\b|\b\d{3}\s*(?:°|º|C\b|F\b)/i.test(words);
+  const aboutOven = /(?<!\bdutch )\boven\b|\bgas\b|\b\d{3}\s*(?:°|º|C\b|F\b)/i.test(words);
   if (!aboutOven) return false;
   if (acts.length === 0) return /\b(?:oven|gas)\b/i.test(words) && durationsIn(words).length === 0;
   const isHeated = acts.some((a) => a.verb.kind === 'preheat' || a.word === 'heat');
   return acts.every(
-    (a) => a.verb.kind === 'preheat' || (a.verb.kind === 'light' && (PREHEAT.test(a.word) || isHeated)),
+    (a) =>
+      a.verb.kind === 'preheat' ||
+      (a.verb.kind === 'light' && (PREHEAT.test(a.word) || (isHeated && a.word !== 'line'))),
   );
 }
 
@@ -86,8 +90,11 @@ function stepsOfSentence(acts: readonly Act[], text: string): Act[][] {
       continue;
     }
     // "Add the chestnuts, 2 minutes" after something else that has its time.
-    const isTimed = told(act) && steps.length > 0 && !insideIn(wordsOf(act));
-    const isStirIn = /^(?:stir|whisk|mix|beat|fold|crumble) in\b/i.test(text.slice(act.at));
+    const isOfWork = coreOfLast()?.verb.kind === 'prep' && !told(coreOfLast()!);
+    const isTimed = told(act) && steps.length > 0 && !insideIn(wordsOf(act)) && !isOfWork;
+    const isStirIn = /^(?:stir|whisk|mix|beat|fold|crumble) (?:in\b|[^.;,]*\binto the\b)/i.test(
+      text.slice(act.at),
+    );
     // Butter is melted for what comes next.
     const isForNext = (act.word === 'melt' || act.word === 'warm') && !told(act) && rest.some(isWeighty);
     if (
@@ -134,12 +141,13 @@ const goesBack = (acts: readonly Act[], words: string) =>
   (looksIn(words) !== null && acts.every((a) => LOOKS.has(a.word))) ||
   (durationsIn(words).length === 0 &&
     (acts.every((a) => a.verb.kind === 'finish' || a.word === 'take') ||
-      (acts.every((a) => a.verb.kind === 'light' && a.word !== 'cover') && PRONOUN.test(words))));
+      (acts.every((a) => a.verb.kind === 'light' && a.word !== 'cover') &&
+        (PRONOUN.test(words) || SET_DOWN.test(words)))));
 
 const ON_PLATES =
-  /\b(?:on|onto|into|between|among|over) (?:the |warm(?:ed)? |hot |four |six |\d+ )*(?:plates|bowls)\b|\bbefore serving\b|\bto serve\b|\bon each\b/i;
-const AT_TABLE = /\bat the table\b/i;
-const STREWN = /^\W*(?:scatter|sprinkle|top|finish|decorate|garnish|dust|drizzle|dot) with\b/i;
+  /\b(?:on|onto|into|between|among|over) (?:[\p{L}\d]+ ){0,3}(?:plates|bowls)\b|\bbefore serving\b|\bto serve\b|\bon each\b/iu;
+const AT_TABLE = /\b(?:at|to) the table\b/i;
+const STREWN = /^\W*(?:fill|spread|scatter|sprinkle|top|finish|decorate|garnish|dust|drizzle|dot) with\b/i;
 /** A light sentence about what comes onto the plates: it is plating, not a step. */
 const isPlating = (acts: readonly Act[], words: string) =>
   acts.every(
@@ -259,7 +267,12 @@ function withBeginnings(groups: readonly Open[], wordsOf: (group: Open) => strin
     const isFat =
       last !== undefined &&
       last.acts.every((a) => a.word === 'heat' || (a.word === 'melt' && FAT.test(before)));
-    const isHeating = isFat && (kinds.has('hob') || kinds.has('simmer') || kinds.has('cook'));
+    const isHeating =
+      isFat &&
+      ((kinds.has('prep') && /\bpan\b/i.test(wordsOf(group))) ||
+        kinds.has('hob') ||
+        kinds.has('simmer') ||
+        kinds.has('cook'));
     // "Wrap in foil. Bake for an hour.": what is only put in place belongs to the wait that follows.
     const isPlaced =
       last !== undefined &&
@@ -267,7 +280,12 @@ function withBeginnings(groups: readonly Open[], wordsOf: (group: Open) => strin
       ENCLOSES.has(last.acts[0]?.word ?? '') &&
       group.acts.some(isWaiting) &&
       !kinds.has('prep');
-    const isOne = isBeside && last.acts.length > 0 && !isTimed && (isHeating || isPlaced);
+    // "Put the fish in a pan with the milk. Bring to a simmer ..."
+    const isBrought =
+      last !== undefined &&
+      last.acts.every((a) => a.verb.kind === 'light' && a.word !== 'bring') &&
+      group.acts[0]?.word === 'bring';
+    const isOne = isBeside && last.acts.length > 0 && !isTimed && (isHeating || isPlaced || isBrought);
     if (!isOne) kept.push({ ...group });
     else {
       kept[kept.length - 1] = {

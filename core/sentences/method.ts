@@ -5,7 +5,7 @@ import { groupsOf, type Group, type MethodLine } from './groups';
 import { growsWithPortions, guessedMinutes } from './guess';
 import { linksOf } from './links';
 import { insideIn, keepingIn, keptIn, looksIn, probeIn, signIn, type HeatContext } from './signs';
-import { namesOf } from './things';
+import { aliasesOf, LEAD, namesOf } from './things';
 import { toolsIn, type NamedTool } from './vessels';
 
 /** A step of a recipe, and the words it was read from. */
@@ -39,12 +39,12 @@ export function readMethod(
       .map((r) => lines.find((l) => r.from >= l.from && r.to <= l.from + l.text.length))
       .flatMap((l, k) => (l ? [l.text.slice(g.remarks[k]!.from - l.from, g.remarks[k]!.to - l.from)] : []));
   const named = groups.map((g, k) => [
-    ...toolsIn(texts[k]!),
+    ...toolsIn(texts[k]!.replace(LEAD, (lead) => ' '.repeat(lead.length))),
     ...remarksTextOf(g)
       .flatMap(toolsIn)
       .map((t) => ({ ...t, from: -1, to: -1 })),
   ]);
-  const links = linksOf(groups, textOf, named, namesOf(ingredients));
+  const links = linksOf(groups, textOf, named, namesOf(ingredients), aliasesOf(ingredients));
   const taken = new Set<string>();
   const ids = groups.map((g, k) => {
     const words = texts[k]!.slice(Math.max(0, (g.acts[0]?.at ?? g.from) - g.from))
@@ -63,7 +63,7 @@ export function readMethod(
     const words = sentenceOf(text.replace(/^\W*(?:then|and|meanwhile|now|so)\b[\s,]*/i, ''));
     if (group.isInside) {
       [tools[k], vessels[k], places[k]] = [[], { hob: null, oven: null }, 'none'];
-      return insideStep(group, text, words, ids, groups, k);
+      return insideStep(group, texts, words, ids, groups, k);
     }
     const core = coreOf(group.acts, text, group.from);
     const read = fieldsOf(text, group.from, core, { ...context, oven: group.oven });
@@ -137,6 +137,7 @@ const mergedVessels = (all: readonly Vessels[]): Vessels => ({
   oven: all.findLast((v) => v.oven)?.oven ?? null,
 });
 
+const ADDED = new Set(['add', 'ladle', 'pour', 'tip']);
 /** What is added to a pan on the hob, or tossed in it for some minutes, is done on the hob too. */
 function staysOnHob(
   group: Group,
@@ -146,10 +147,15 @@ function staysOnHob(
   before: readonly Fields['place'][],
 ): boolean {
   if (read.step.attention !== 'hands' || /\boff the heat\b/i.test(text)) return false;
+  const isMoved = ['turn', 'toss', 'flip', 'stir'].includes(group.acts[0]?.word ?? '');
+  if (isMoved && before.includes('ring') && !read.step.guessed?.includes('minutes')) return true;
   const isInPan = named.some((t) => t.goes === 'hob' && t.isAgain) && !read.step.guessed?.includes('minutes');
   return (
     isInPan ||
-    (group.acts[0]?.word === 'add' && before.includes('ring') && !/^\W*add\b[^.]*\bpour\b/i.test(text))
+    (ADDED.has(group.acts[0]?.word ?? '') &&
+      before.includes('ring') &&
+      (group.acts[0]?.word === 'add' || !read.step.guessed?.includes('minutes')) &&
+      !/^\W*add\b[^.]*\bpour\b/i.test(text))
   );
 }
 
@@ -243,17 +249,21 @@ function remarksOf(group: Group, lines: readonly MethodLine[], step: Partial<Ste
 /** Something done inside the step before it, by the words that say when. */
 function insideStep(
   group: Group,
-  text: string,
+  texts: readonly string[],
   words: string,
   ids: readonly string[],
   groups: readonly Group[],
   k: number,
 ): ReadStep {
+  const text = texts[k]!;
   const inside = insideIn(text);
-  // What runs by itself, before all else: "for the last 5 minutes" of the simmering, not of the shredding.
+  const isLongEnough = (j: number) =>
+    inside?.before !== undefined && durationsIn(texts[j]!).some((d) => d.usual > inside.before!);
+  // What runs by itself, or goes on long enough, before all else: "for the last 5 minutes" of the simmering, not of the shredding.
   const before = [...groups.slice(0, k).keys()].filter((j) => !groups[j]!.isInside);
   const host =
-    before.findLast((j) => groups[j]!.acts.some((a) => a.verb.attention !== 'hands')) ?? before.at(-1)!;
+    before.findLast((j) => isLongEnough(j) || groups[j]!.acts.some((a) => a.verb.attention !== 'hands')) ??
+    before.at(-1)!;
   const condition = /\bif\s+([^.;,]+)/i.exec(text)?.[1]?.trim();
   const place = inside?.before === undefined ? { at: inside?.at ?? 0 } : { before: inside.before };
   return {

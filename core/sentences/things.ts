@@ -12,7 +12,7 @@ const STOP = new Set(
   constantly often occasionally time times now meanwhile first last end next other another again also only without
   g kg ml l dl cl tbsp tsp oz lb cm mm room temperature boil simmer point place top bottom middle inside outside
   cooked chopped sliced diced grated crushed melted whipped beaten peeled softened dried fresh ground lined buttered
-  covered uncovered mixture ingredients serving completely remaining work fan degrees mark gas not be is are no about good ones one give given left best sure way kind amount third thirds centre center edge edges pinch knob handful splash bit`.split(
+  covered uncovered mixture ingredients serving completely remaining work fan degrees mark gas not be is are no about good ones one give given left best sure way kind amount spoonful handful sheet sheets parchment rack wire board two three four five six eight ten twelve together teaspoon tablespoon sharp third thirds centre center edge edges pinch knob handful splash bit`.split(
     /\s+/,
   ),
 );
@@ -52,11 +52,17 @@ export interface Thing {
   readonly at: number;
 }
 
+/** Things that end like what one is doing. */
+const NOT_DOING =
+  /^(?:dressing|filling|topping|stuffing|icing|dumpling|pudding|herring|pickling|coating|seasoning|string)s?$/;
+/** What was cut or shaped: "the slices". */
+const SHAPES = /^(?:slices?|cubes?|balls?)$/;
 /** Things that are also something to do. */
 const EITHER = /^(?:butter|flour|oil|cream|dress|stock|crumble)$/;
 
 /** "While the broth simmers," is about when. */
-const LEAD = /^\W*(?:while|when|once|as soon as|after|before|\p{L}+ (?:minutes|hours) before)\b[^,]*,/iu;
+export const LEAD =
+  /^\W*(?:while|when|once|as soon as|after|before|\p{L}+ (?:minutes|hours) before)\b[^,]*,/iu;
 /** Things that a text speaks of. */
 export function thingsIn(text: string): Thing[] {
   // What something is to look like is no thing: "until doubled".
@@ -67,24 +73,51 @@ export function thingsIn(text: string): Thing[] {
   const words = [...plain.matchAll(/[\p{L}][\p{L}'-]*/gu)];
   return words.flatMap((match, k) => {
     const word = match[0];
-    if (STOP.has(word) || word.length < 3 || (/ly$/.test(word) && word !== 'jelly')) return [];
+    const isShape = SHAPES.test(word) && /^(?:the|each|every)$/.test(words[k - 1]?.[0] ?? '');
+    if (
+      (STOP.has(word) && !isShape) ||
+      word.length < 3 ||
+      (/ly$/.test(word) && word !== 'jelly') ||
+      (/ing$/.test(word) && !NOT_DOING.test(word))
+    )
+      return [];
     const isEither = EITHER.test(word);
     // "Butter a tin": what is done, not what it is done to.
     if (isEither && k === 0 && /^(?:a|an|the|each)$/.test(words[1]?.[0] ?? '')) return [];
     const isVerb = verbOf(word) !== null && !isEither;
     const before = words.slice(Math.max(0, k - 2), k).map((w) => w[0]);
     const isKnown = before.includes('the') || before.includes('this');
-    if (isVerb && before.at(-1) !== 'the') return [];
+    if (isVerb && !isShape && before.at(-1) !== 'the') return [];
     return [{ name: singular(word), isKnown, at: match.index }];
   });
 }
 
 /** What is made of several things has a name of its own. */
 export const MADE: readonly (readonly [RegExp, readonly string[]])[] = [
+  [/\bbake\b/i, ['cake', 'loaf', 'bread', 'tart', 'pie', 'pudding']],
+  [/\bseparate\b/i, ['white', 'yolk']],
+  [/\btoast\b/i, ['toast']],
+  [/\bmash\b/i, ['mash']],
+  [/\bslice\b/i, ['slice']],
+  [/\bdice\b|\bcubes\b/i, ['cube']],
+  [/\bsugar\b[^.]*\b(?:boil|water)\b/i, ['syrup']],
   [/\b(?:knead|rub|pulse|bring together|yeast)\b/i, ['dough', 'pastry', 'crumb']],
   [
     /\b(?:whisk|beat|fold|mix|stir|combine)\b/i,
-    ['batter', 'mixture', 'dressing', 'sauce', 'marinade', 'custard'],
+    [
+      'batter',
+      'mixture',
+      'dressing',
+      'sauce',
+      'marinade',
+      'custard',
+      'cure',
+      'rub',
+      'glaze',
+      'filling',
+      'stuffing',
+      'paste',
+    ],
   ],
   [/\b(?:line|fill|roll out)\b/i, ['case', 'base', 'shell']],
   [/\b(?:reduce|simmer|deglaze|strain)\b/i, ['sauce', 'soup', 'stew', 'broth', 'stock', 'gravy']],
@@ -97,13 +130,36 @@ export function namesOf(lines: readonly string[]): Set<string> {
   return new Set(lines.flatMap((line) => thingsIn(line).flatMap((t) => [t.name, ...kindsOf(t.name)])));
 }
 
+/** What is made of a piece of meat is not that piece. */
+const MADE_OF = /\b(?:stock|broth|fat|bones?|gravy|sausages?)\b/i;
+/** What else a piece of meat or a fish is called. */
+const PIECE = ['bird', 'joint', 'skin'];
+/** Other names of a thing in a list of ingredients: "2 racks of lamb" are racks and lamb. */
+export type Aliases = ReadonlyMap<string, readonly string[]>;
+export function aliasesOf(lines: readonly string[]): Aliases {
+  const pieces = lines
+    .filter((line) => !MADE_OF.test(line))
+    .map((line) => thingsIn(line.replace(/[,(].*$/, '')).map((t) => t.name))
+    .filter((names) =>
+      names.some((name) => kindsOf(name).some((kind) => kind === 'meat' || kind === 'fish')),
+    );
+  return new Map(
+    pieces.flatMap((names) =>
+      names.map((name) => [name, [...names.filter((n) => n !== name), ...PIECE]] as const),
+    ),
+  );
+}
+
 /** What a step holds that speaks of these things. "A leek" is also a vegetable, which is not to speak of vegetables. */
-export const heldNames = (things: readonly Thing[]): string[] =>
-  things.flatMap(({ name }) => [name, ...kindsOf(name).map((kind) => `a ${kind}`)]);
+export const heldNames = (things: readonly Thing[], aliases: Aliases): string[] =>
+  things.flatMap(({ name }) => [
+    name,
+    ...[...kindsOf(name), ...(aliases.get(name) ?? [])].map((other) => `a ${other}`),
+  ]);
 
 /** Whether a step holds a thing: by its name, a part of its name ("crumbs" of "breadcrumbs"), or as one of a kind. */
 export const holdsThing = (held: ReadonlySet<string>, name: string) =>
   held.has(name) ||
   held.has(`a ${name}`) ||
   kindsOf(name).some((kind) => held.has(kind)) ||
-  (name.length > 4 && [...held].some((h) => h.endsWith(name)));
+  (name.length > 4 && [...held].some((h) => h.endsWith(name) || (h.length >= 4 && name.endsWith(h))));

@@ -34,19 +34,22 @@ const LEXICON: readonly (readonly [Verb, string])[] = [
   [verb('preheat', 'hands', 0), 'preheat'],
   [
     verb('prep', 'hands', 5),
-    'peel trim wash dry pat rinse clean chop slice dice cut cube quarter halve core stone pit seed grate shred crush mince mash zest squeeze juice break tear pick pluck score rub salt mix combine whisk whip beat fold stir blend puree purée process pound roll shape form layer thread stuff press strain sift sieve toss dress coat dissolve crack separate joint bone cream pipe assemble divide fluff crumble measure grease skewer swirl knead stretch stamp mould deseed fillet scale scrub butterfly pulse slip slash flake snip shell pod carve slit stud thin dredge refresh shake loosen unmould',
+    'peel trim wash dry pat rinse clean chop slice dice cut cube quarter halve core stone pit seed grate shred crush mince mash zest squeeze juice break tear pick pluck score rub salt mix combine whisk whip beat fold stir blend puree purée process pound roll shape form layer thread stuff press strain sift sieve toss dress coat dissolve crack separate joint bone cream pipe assemble divide fluff crumble measure grease skewer swirl knead stretch stamp mould deseed fillet scale scrub butterfly pulse slip slash flake snip shell pod carve slit stud thin dredge refresh shake loosen unmould knock pull run whizz whiz blitz',
   ],
   [
     verb('hob', 'hands', 6),
     'fry sear brown sweat toast melt caramelise caramelize saute sauté blanch warm deglaze baste grill stir-fry scramble soften char griddle crisp flambé dry-fry wilt pop',
   ],
-  [verb('simmer', 'minded', 20), 'simmer stew braise poach boil steam bubble reduce reheat thicken parboil'],
+  [
+    verb('simmer', 'minded', 20),
+    'simmer stew braise poach boil hard-boil soft-boil steam bubble reduce reheat thicken parboil',
+  ],
   [verb('oven', 'alone', 35), 'bake roast'],
   [verb('cold', 'alone', 120, 'fridge'), 'chill refrigerate marinate cure brine pickle'],
   [verb('cold', 'alone', 360, 'freezer'), 'freeze'],
   [
     verb('rest', 'alone', 20, 'room'),
-    'rest stand cool leave let soak infuse steep rise prove proof draw swell ferment take allow keep',
+    'rest stand cool leave let churn spin soak infuse steep rise prove proof draw swell ferment take allow keep',
   ],
   [verb('cook', 'minded', 15), 'cook'],
 ];

@@ -16,14 +16,19 @@ const TOOLS: readonly (readonly [RegExp, string, 'hob' | 'oven' | 'none'])[] = [
   [/\bmicrowave\b/i, 'microwave', 'none'],
   [/\bsteamer\b/i, 'steamer', 'hob'],
   [/\bwok\b/i, 'wok', 'hob'],
-  [/\bcasserole\b|\bcast pot\b|\bbraising pot\b/i, 'casserole', 'hob'],
+  [/\bdutch oven\b|\bcasserole\b|\bcast pot\b|\bbraising pot\b/i, 'casserole', 'hob'],
   [/\b(?:baking tray|baking sheet)\b/i, 'baking tray', 'oven'],
   [/\broasting (?:tin|pan|tray)\b/i, 'roasting tin', 'oven'],
   [/\bloaf tin\b/i, 'loaf tin', 'oven'],
   [/\btray\b/i, 'tray', 'oven'],
   [/(?<!\bslow )\bpot\b/i, 'pot', 'hob'],
   [/\b(?:tin|cake pan)\b(?!s? of)/i, 'tin', 'oven'],
-  [/\b(?:baking |gratin |buttered |deep |shallow |covered |ovenproof )dish\b/i, 'dish', 'oven'],
+  [
+    /\b(?:baking |gratin |pie |soufflé |heatproof |flameproof |buttered |deep |shallow |covered |ovenproof )dish\b/i,
+    'dish',
+    'oven',
+  ],
+  [/(?<=\b(?:in|into|to|of) (?:the|this) )dish\b/i, 'dish', 'oven'],
   [/\b(?:a|the|fine) sieve\b/i, 'sieve', 'none'],
   [/(?<!-)\bpan\b/i, 'pan', 'hob'],
 ];
@@ -45,6 +50,8 @@ export function toolsIn(text: string): NamedTool[] {
     if (!match) continue;
     const from = match.index;
     const to = from + match[0].length;
+    // "Tip out of the tin": it is free from then on.
+    if (/\b(?:out of|from) (?:the|its|their) (?:\p{L}+ )?$/iu.test(text.slice(0, from))) continue;
     if (found.some((f) => from < f.to && f.from < to)) continue;
     const isAgain = /\b(?:the|same|that|its) (?:same |hot |warm |empty )?$/i.test(text.slice(0, from));
     found.push({ tool, goes, from, to, isAgain });
