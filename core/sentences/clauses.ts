@@ -18,6 +18,9 @@ export interface Act extends Stretch {
 export const isWeighty = (act: Act): boolean =>
   !['light', 'finish', 'serve', 'preheat'].includes(act.verb.kind);
 
+/** Runs without hands for a while. */
+export const isWaiting = (act: Act): boolean => act.verb.attention !== 'hands';
+
 /** Words before which no sentence ends: "30 min. until", "ca. 15", "approx. 2". */
 const ABBREVIATED = /\b(?:ca|approx|min|mins|hr|hrs|tbsp|tsp|no|vs|e\.g|i\.e|oz|lb|secs?)\.$/i;
 /** Letters of the longest sentence that is taken as one. */
@@ -123,6 +126,13 @@ const MEANT: readonly (readonly [string, RegExp, string])[] = [
   ['oil', GREASED, 'grease'],
   ['butter', GREASED, 'grease'],
   ['let', /^\s+(?:it|them|the \p{L}+) (?:evaporate|bubble|reduce|boil)\b/iu, 'reduce'],
+  ['squeeze', /^\s+(?:in|over)\b/i, 'season'],
+  ['push', /^[^.;,]*\bthrough\b/i, 'sieve'],
+  ['bring', /^[^.;,]*\bto room temperature\b/i, 'stand'],
+  ['slip', /^\s+(?:in|into)\b/i, 'slide'],
+  ['dip', /^[^.;,]*\bboiling water\b/i, 'blanch'],
+  ['plunge', /^[^.;,]*\bboiling water\b/i, 'blanch'],
+  ['top', /^\s+and tail\b/i, 'trim'],
   ['steam', /^\s+(?:dry|off)\b/i, 'stand'],
   ['cool', /^[^.;,]*\b(?:tap|cold water|running water|iced? water)\b/i, 'refresh'],
   ['reduce', /^\s+the heat\b/i, 'lower'],
@@ -143,6 +153,8 @@ function meantBy(word: string, after: string): string {
 
 /** "While the meatballs bake, ...": what goes on is told, not what to do. */
 const CLAUSE = /^\W*(?:while|when|once|as soon as|until)\b(?! (?:it is |they are )?still)[^,]*$/i;
+/** "Until just warm": what is seen, not what to do. */
+const AS_SIGN = /\b(?:until|till)\b(?:(?!\b(?:and|then|or)\b)[^,.;:(])*$/i;
 const LETS = new Set(['leave', 'let', 'allow', 'set', 'keep']);
 
 interface Found {
@@ -171,7 +183,7 @@ function verbsIn(text: string): Found[] {
     const between = before === undefined ? '' : text.slice(words[k - 1]!.index + before.length, match.index);
     const isStart =
       before === undefined ||
-      /[,:;(–—.!?]/.test(between) ||
+      /[,:;(–—.!?+&]/.test(between) ||
       (/\d/.test(between) === false && CONNECTS.has(before)) ||
       (before === 'to' && words[k - 2]?.[0].toLowerCase() === 'continue') ||
       (before === 'that' && k === 2 && words[0]![0].toLowerCase() === 'after');
@@ -207,6 +219,7 @@ function verbsIn(text: string): Found[] {
       (last === undefined ? words[k - 2]?.[0].toLowerCase() === 'left' : last.verb.attention === 'hands') &&
       TIME_NEXT.test(after);
     if (!isStart && !isAfterLead && !isTimedWait) continue;
+    if (AS_SIGN.test(text.slice(0, match.index))) continue;
     if ((before === 'and' || before === 'or') && MOSTLY_THINGS.has(word) && WITHOUT_OBJECT.test(after))
       continue;
     const next = words[k + 1]?.[0].toLowerCase();

@@ -50,6 +50,11 @@ const OFF_HEAT = /\boff the heat\b/i;
 const BROUGHT =
   /\bbring\b[^.;]*?\b(?:to|below) (?:the |a )?(?:\p{L}+ )?(?:boil|simmer|boiling point)\b(?![^.;]*\b(?:pour|stir|add))/iu;
 
+/** Minutes until a pot boils, where none are told. Common practice. */
+const TO_THE_BOIL = 8;
+/** What softens under a lid for so many minutes is looked after, not stood over. */
+const UNDER_LID = /\blid on\b|\bcovered\b|\bunder a lid\b/i;
+const LONG_ENOUGH = 5;
 /** Work that goes on in the pot while it comes to the boil. */
 const STIRRED = new Set(['salt', 'stir', 'mix', 'whisk']);
 
@@ -68,7 +73,7 @@ export function coreOf(acts: readonly Act[], text: string, offset: number): Act 
 /** A verb in the light of the words around it: "put in the oven" bakes, "take out of the fridge" lets stand. */
 function meaningOf(act: Act | undefined, text: string): Verb {
   const plain = act?.verb ?? { kind: 'prep', attention: 'hands', minutes: 4 };
-  if (['light', 'cook', 'rest'].includes(plain.kind) && IN_OVEN.test(text)) return verbOf('bake')!;
+  if (['light', 'cook', 'rest', 'hob'].includes(plain.kind) && IN_OVEN.test(text)) return verbOf('bake')!;
   const hasTime = durationsIn(text).length > 0;
   if (OUT_OF_FRIDGE.test(text) && hasTime) return verbOf('stand')!;
   if (act?.word === 'keep' && hasTime && IN_FRIDGE.test(text)) return verbOf('chill')!;
@@ -128,7 +133,9 @@ export function fieldsOf(text: string, offset: number, act: Act | undefined, con
 
   const looks = looksIn(text);
   const isInEvery = (d: ToldDuration) => looks !== null && d.from >= looks.from && d.from < looks.to;
-  const spent = spentIn(text, isInEvery, act ? usualMinutes(act.word) : verb.minutes);
+  const isBrought = act?.word === 'bring' && verb.kind === 'simmer';
+  const usual = isBrought ? TO_THE_BOIL : act ? usualMinutes(act.word) : verb.minutes;
+  const spent = spentIn(text, isInEvery, usual);
   if (spent.told) mark('minutes', spent.told);
   else guessed.push('minutes');
   const minutes =
@@ -143,6 +150,7 @@ export function fieldsOf(text: string, offset: number, act: Act | undefined, con
     attention = looks.value === 0 ? 'hands' : 'minded';
   }
   if (isStirredAlways(text) && !waits && verb.kind !== 'oven') attention = 'hands';
+  if (verb.kind === 'hob' && UNDER_LID.test(text) && spent.usual >= LONG_ENOUGH) attention = 'minded';
   const every = looks?.value ?? null;
   const check =
     attention === 'minded'

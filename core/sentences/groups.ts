@@ -1,6 +1,8 @@
-import { actsIn, isWeighty, sentencesIn, type Act, type Stretch } from './clauses';
+import { actsIn, isWaiting, isWeighty, sentencesIn, type Act, type Stretch } from './clauses';
 import { durationsIn } from './durations';
-import { insideIn, keptIn, looksIn, settingIn, type HeatContext } from './signs';
+import { goesBack, isPlating, isRemark, ovenOnly } from './remarks';
+import { stepsOfSentence } from './sentence-steps';
+import { insideIn, keptIn, settingIn, type HeatContext } from './signs';
 
 /** A line of a method: its text, where it stands in the whole text, and the part of the dish it is under. */
 export interface MethodLine {
@@ -30,134 +32,10 @@ export interface Group extends Stretch {
 /** More steps than any dish has: the rest of a text that goes on is left unread. */
 const MOST_STEPS = 200;
 
-type Open = { -readonly [K in keyof Group]: Group[K] };
-
-const PREHEAT =
-  /\b(?:pre-?heat|heat|turn on|turn|switch on|set|warm|lower|raise|reduce|increase|oven to|oven:)\b/i;
-const isWaiting = (act: Act) => act.verb.attention !== 'hands';
-/** Prepared in the pan where it fries: no step of its own. */
-const IN_HAND = new Set(['stir', 'mix', 'whisk', 'fold', 'toss', 'baste', 'salt']);
-/** "Transfer the lamb to a plate; pour off the fat": the end of what was done with it. */
-const SET_DOWN = /\b(?:to|onto|on) an? (?:\p{L}+ )?(?:plate|board|rack)\b|\bpour off\b/iu;
-const PRONOUN = /^\W*\p{L}+ (?:it|them|these|everything)\b/iu;
-
-/** Whether a sentence only says how hot the oven is to be. */
-function ovenOnly(words: string, acts: readonly Act[]): boolean {
-  const aboutOven = /(?<!\bdutch )\boven\b|\bgas\b|\b\d{3}\s*(?:°|º|C\b|F\b)/i.test(words);
-  if (!aboutOven) return false;
-  if (acts.length === 0) return /\b(?:oven|gas)\b/i.test(words) && durationsIn(words).length === 0;
-  const isHeated = acts.some((a) => a.verb.kind === 'preheat' || a.word === 'heat');
-  return acts.every(
-    (a) =>
-      a.verb.kind === 'preheat' ||
-      (a.verb.kind === 'light' && (PREHEAT.test(a.word) || (isHeated && a.word !== 'line'))),
-  );
-}
-
-/** What is laid, filled or topped between work of the hands and a wait belongs to the work. */
-function isWorkBefore(act: Act, step: readonly Act[], rest: readonly Act[]): boolean {
-  const next = rest.find(isWeighty);
-  const isLaid = !['cover', 'wrap', 'add', 'pour', 'return', 'bring', 'heat'].includes(act.word);
-  return (
-    isLaid &&
-    step.some((a) => a.verb.kind === 'prep') &&
-    ['oven', 'cold', 'rest'].includes(next?.verb.kind ?? '')
-  );
-}
-
-/** "Stir every half hour": how something that waits is looked after. */
-/** "Allow a quarter of an hour for the herbs": how long what was told takes. */
-const TAKES = /^\W*(?:allow|reckon|count|plan)\b[^.;]*\bfor (?:this|that|it|the|all)\b/i;
-/** "Take off the heat and leave": what was on the heat until then is a step of its own. */
-const OFF_AND_WAIT = /\boff the heat\b/i;
 /** Work that is not done to what is already on: "40 minutes before the end, peel the apples" is beside it. */
 const BEGINS = new Set('peel core chop slice dice cut wash trim knead roll whip grate make pick'.split(' '));
 
-const LOOKS = new Set('stir turn baste look check skim shake toss top brush rotate'.split(' '));
-
-/** Acts of one sentence, put together to steps. */
-function stepsOfSentence(acts: readonly Act[], text: string): Act[][] {
-  const wordsOf = (act: Act) => text.slice(act.from, act.to);
-  const told = (act: Act) => durationsIn(wordsOf(act)).length > 0;
-  const steps: Act[][] = [];
-  let waiting: Act[] = [];
-  const coreOfLast = () => steps.at(-1)?.findLast(isWeighty);
-  for (const act of acts) {
-    const rest = acts.slice(acts.indexOf(act) + 1);
-    const isLight = !isWeighty(act) && !(told(act) && /\b(?:fridge|oven)\b/i.test(wordsOf(act)));
-    if (act.word === 'keep' && !told(act) && steps.length > 0) {
-      steps.at(-1)!.push(act);
-      continue;
-    }
-    // "Add the chestnuts, 2 minutes" after something else that has its time.
-    const isOfWork = coreOfLast()?.verb.kind === 'prep' && !told(coreOfLast()!);
-    const isTimed = told(act) && steps.length > 0 && !insideIn(wordsOf(act)) && !isOfWork;
-    const isStirIn = /^(?:stir|whisk|mix|beat|fold|crumble) (?:in\b|[^.;,]*\binto the\b)/i.test(
-      text.slice(act.at),
-    );
-    // Butter is melted for what comes next.
-    const isForNext = (act.word === 'melt' || act.word === 'warm') && !told(act) && rest.some(isWeighty);
-    if (
-      (isLight && !isTimed) ||
-      isForNext ||
-      (isStirIn && rest.some((a) => ['hob', 'simmer', 'cook'].includes(a.verb.kind)))
-    ) {
-      if (steps.length === 0 || (rest.some(isWeighty) && !isWorkBefore(act, steps.at(-1)!, rest)))
-        waiting.push(act);
-      else steps.at(-1)!.push(act);
-      continue;
-    }
-    const isHeatedFirst = waiting.some((a) => a.word === 'bring' || a.word === 'heat');
-    if (
-      isHeatedFirst &&
-      act.verb.kind === 'rest' &&
-      OFF_AND_WAIT.test(text.slice(waiting[0]!.from, act.to))
-    ) {
-      steps.push(waiting);
-      waiting = [];
-    }
-    const core = coreOfLast();
-    // "Steam for an hour; top up the water now and then": a look, inside what it looks after.
-    if (core && isWaiting(core) && LOOKS.has(act.word) && looksIn(wordsOf(act))) {
-      steps.at(-1)!.push(...waiting, act);
-      waiting = [];
-      continue;
-    }
-    const isMore =
-      core !== undefined &&
-      ((isWaiting(core) && isWaiting(act) && !told(core)) ||
-        (core.verb.kind === act.verb.kind && !isWaiting(act) && !(told(core) && told(act))) ||
-        (core.verb.kind === 'hob' && IN_HAND.has(act.word) && !told(act)));
-    if (isMore) steps.at(-1)!.push(...waiting, act);
-    else steps.push([...waiting, act]);
-    waiting = [];
-  }
-  if (waiting.length > 0) steps.push(waiting);
-  return steps;
-}
-
-/** A light sentence about what was just made: "Set them on a tray." It goes with the step before. */
-const goesBack = (acts: readonly Act[], words: string) =>
-  (looksIn(words) !== null && acts.every((a) => LOOKS.has(a.word))) ||
-  (durationsIn(words).length === 0 &&
-    (acts.every((a) => a.verb.kind === 'finish' || a.word === 'take') ||
-      (acts.every((a) => a.verb.kind === 'light' && a.word !== 'cover') &&
-        (PRONOUN.test(words) || SET_DOWN.test(words)))));
-
-const ON_PLATES =
-  /\b(?:on|onto|into|between|among|over) (?:[\p{L}\d]+ ){0,3}(?:plates|bowls)\b|\bbefore serving\b|\bto serve\b|\bon each\b/iu;
-const AT_TABLE = /\b(?:at|to) the table\b/i;
-const STREWN = /^\W*(?:fill|spread|scatter|sprinkle|top|finish|decorate|garnish|dust|drizzle|dot) with\b/i;
-/** A light sentence about what comes onto the plates: it is plating, not a step. */
-const isPlating = (acts: readonly Act[], words: string) =>
-  acts.every(
-    (a) => ['serve', 'finish', 'light'].includes(a.verb.kind) || (!isWaiting(a) && AT_TABLE.test(words)),
-  ) &&
-  durationsIn(words).length === 0 &&
-  (acts.every((a) => a.verb.kind === 'serve') ||
-    ON_PLATES.test(words) ||
-    AT_TABLE.test(words) ||
-    STREWN.test(words));
+type Open = { -readonly [K in keyof Group]: Group[K] };
 
 /** The steps of a method before their order is known. */
 export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Group[] {
@@ -212,7 +90,7 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
         });
         continue;
       }
-      if (work.length === 0 || TAKES.test(words) || (last && last.line === number && goesBack(work, words))) {
+      if (work.length === 0 || isRemark(words) || (last && last.line === number && goesBack(work, words))) {
         if (last) last.remarks = [...last.remarks, whole];
         continue;
       }
@@ -267,7 +145,9 @@ function withBeginnings(groups: readonly Open[], wordsOf: (group: Open) => strin
     const isFat =
       last !== undefined &&
       last.acts.every((a) => a.word === 'heat' || (a.word === 'melt' && FAT.test(before)));
+    const isInOven = /\bin(?:to)? the oven\b/i.test(wordsOf(group));
     const isHeating =
+      !isInOven &&
       isFat &&
       ((kinds.has('prep') && /\bpan\b/i.test(wordsOf(group))) ||
         kinds.has('hob') ||

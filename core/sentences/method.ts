@@ -44,7 +44,13 @@ export function readMethod(
       .flatMap(toolsIn)
       .map((t) => ({ ...t, from: -1, to: -1 })),
   ]);
-  const links = linksOf(groups, textOf, named, namesOf(ingredients), aliasesOf(ingredients));
+  const links = linksOf({
+    groups,
+    texts,
+    tools: named,
+    ingredients: namesOf(ingredients),
+    aliases: aliasesOf(ingredients),
+  });
   const taken = new Set<string>();
   const ids = groups.map((g, k) => {
     const words = texts[k]!.slice(Math.max(0, (g.acts[0]?.at ?? g.from) - g.from))
@@ -70,7 +76,8 @@ export function readMethod(
     const before = links[k]!;
     const around = mergedVessels(before.map((j) => vessels[j]!));
     const placesBefore = before.map((j) => places[j]!);
-    const isOnHob = read.place === 'none' && staysOnHob(group, text, read, named[k]!, placesBefore);
+    const isOnHob =
+      read.place === 'none' && staysOnHob(group, core?.word ?? '', text, read, named[k]!, placesBefore);
     const fields: Fields = isOnHob
       ? { ...read, place: 'ring', step: { ...read.step, uses: [{ ring: 1 }, ...(read.step.uses ?? [])] } }
       : read;
@@ -141,13 +148,16 @@ const ADDED = new Set(['add', 'ladle', 'pour', 'tip']);
 /** What is added to a pan on the hob, or tossed in it for some minutes, is done on the hob too. */
 function staysOnHob(
   group: Group,
+  word: string,
   text: string,
   read: Fields,
   named: readonly NamedTool[],
   before: readonly Fields['place'][],
 ): boolean {
   if (read.step.attention !== 'hands' || /\boff the heat\b/i.test(text)) return false;
-  const isMoved = ['turn', 'toss', 'flip', 'stir'].includes(group.acts[0]?.word ?? '');
+  // What is tipped into a blender has left the hob.
+  if (named.some((t) => t.goes === 'none')) return false;
+  const isMoved = ['turn', 'toss', 'flip', 'stir'].includes(word);
   if (isMoved && before.includes('ring') && !read.step.guessed?.includes('minutes')) return true;
   const isInPan = named.some((t) => t.goes === 'hob' && t.isAgain) && !read.step.guessed?.includes('minutes');
   return (

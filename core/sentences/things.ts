@@ -12,7 +12,7 @@ const STOP = new Set(
   constantly often occasionally time times now meanwhile first last end next other another again also only without
   g kg ml l dl cl tbsp tsp oz lb cm mm room temperature boil simmer point place top bottom middle inside outside
   cooked chopped sliced diced grated crushed melted whipped beaten peeled softened dried fresh ground lined buttered
-  covered uncovered mixture ingredients serving completely remaining work fan degrees mark gas not be is are no about good ones one give given left best sure way kind amount spoonful handful sheet sheets parchment rack wire board two three four five six eight ten twelve together teaspoon tablespoon sharp third thirds centre center edge edges pinch knob handful splash bit`.split(
+  covered uncovered mixture ingredients serving completely remaining work fan degrees mark gas not be is are no about good ones one give given left best sure way kind amount around enough handle spoonful handful sheet sheets parchment rack wire board two three four five six eight ten twelve together teaspoon tablespoon sharp third thirds centre center edge edges pinch knob handful splash bit`.split(
     /\s+/,
   ),
 );
@@ -32,7 +32,11 @@ const KINDS: readonly (readonly [string, ReadonlySet<string>])[] = [
   ['fish', new Set('trout cod salmon haddock fillet mackerel herring hake'.split(' '))],
   [
     'vegetable',
-    new Set('carrot onion celery leek fennel parsnip courgette pepper potato shallot celeriac'.split(' ')),
+    new Set(
+      'carrot onion celery leek fennel parsnip courgette pepper potato mushroom spinach cabbage cauliflower bean pea radish shallot celeriac'.split(
+        ' ',
+      ),
+    ),
   ],
   [
     'herb',

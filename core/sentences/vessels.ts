@@ -28,7 +28,7 @@ const TOOLS: readonly (readonly [RegExp, string, 'hob' | 'oven' | 'none'])[] = [
     'dish',
     'oven',
   ],
-  [/(?<=\b(?:in|into|to|of) (?:the|this) )dish\b/i, 'dish', 'oven'],
+  [/(?<=\b(?:in|into|to|of|fill) (?:the|this) )dish\b/i, 'dish', 'oven'],
   [/\b(?:a|the|fine) sieve\b/i, 'sieve', 'none'],
   [/(?<!-)\bpan\b/i, 'pan', 'hob'],
 ];

@@ -25,6 +25,9 @@ test.each<[string, number[][]]>([
   ['add 2 eggs and 300 ml milk', []],
   ['tear up the large ones', []],
   ['a good quarter of an hour', [[15, 15, 15]]],
+  ['fry for 5 more minutes', [[5, 5, 5]]],
+  ['in a second bowl beat the eggs', []],
+  ['lay a second sheet on top', []],
 ])('%s', (text, expected) => {
   expect(told(text)).toEqual(expected);
 });

@@ -1,0 +1,123 @@
+import { readMethod } from '../../core/sentences';
+
+const context = { hasFan: true };
+
+/** What is read from the lines of a method: what each step does, by its first words, and what it comes after. */
+function read(method: string, ingredients: string[] = []) {
+  let from = 0;
+  const lines = method.split('\n').map((text) => {
+    const line = { text, from };
+    from += text.length + 1;
+    return line;
+  });
+  const steps = readMethod(lines, context, ingredients).map(({ step }) => step);
+  const place = new Map(steps.map((step, k) => [step.id, k]));
+  return {
+    steps,
+    order: steps.map((step) => (step.after ?? []).map((link) => place.get(String(link)))),
+  };
+}
+
+test.each<[string, string, string[], number[][]]>([
+  [
+    'a dish in one line',
+    'Peel the leeks. Simmer them for 9 minutes. Blend until smooth.',
+    [],
+    [[], [0], [1]],
+  ],
+  [
+    'two vegetables are prepared one beside the other',
+    'Slice the leeks. Dice the potatoes. Simmer the vegetables for 20 minutes.',
+    ['3 leeks', '2 potatoes'],
+    [[], [], [0, 1]],
+  ],
+  [
+    'butter to fry in comes from the larder, not from the pastry',
+    'Rub the butter into the flour.\nMelt the butter in a pan and fry the onions for 9 minutes.',
+    ['200 g flour', '150 g butter', '2 onions'],
+    [[], []],
+  ],
+  [
+    'whites and yolks are taken from where they were parted',
+    'Separate the eggs.\nWhisk the whites until stiff.\nStir the yolks into the curd.',
+    ['3 eggs', '250 g curd'],
+    [[], [0], [0]],
+  ],
+  [
+    'a leg of lamb is the meat, the joint and the lamb',
+    'Rub the joint with salt.\nRoast the lamb for 80 minutes.\nRest the meat for 15 minutes.',
+    ['1 leg of lamb'],
+    [[], [0], [1]],
+  ],
+  [
+    'a recipe for a sauce begins a branch of its own',
+    'Knead the dough for 10 minutes. Rest it for 30 minutes. For the filling, mix the curd with the zest. Spoon the filling onto the dough and fold it over.',
+    ['300 g flour', '250 g curd', '1 lemon'],
+    [[], [0], [], [1, 2]],
+  ],
+])('order: %s', (_, method, ingredients, expected) => {
+  expect(read(method, ingredients).order).toEqual(expected);
+});
+
+test.each<[string, string, [string, string, unknown][]]>([
+  [
+    'what goes on meanwhile is no order',
+    'While the meatballs bake, chop the dill.',
+    [['While the meatballs bake, chop the dill', 'hands', 5]],
+  ],
+  [
+    'what is looked for is no order',
+    'Leave until just warm, 15 minutes.',
+    [['Leave until just warm, 15 minutes', 'alone', 15]],
+  ],
+  [
+    'how long it takes is told after it',
+    'Pick the herbs. Allow a quarter of an hour for this.',
+    [['Pick the herbs', 'hands', 15]],
+  ],
+  [
+    'off the heat, what was on it is a step of its own',
+    'Bring the milk to a simmer, take off the heat and leave for 20 minutes.',
+    [
+      ['Bring the milk', 'minded', 8],
+      ['Take off', 'alone', 20],
+    ],
+  ],
+  [
+    'waiting that is told with its time',
+    'Fluff the rice and spread it on a tray to cool, about 20 minutes.',
+    [
+      ['Fluff the rice', 'hands', 5],
+      ['Cool, about', 'alone', { short: 16, usual: 20, long: 24 }],
+    ],
+  ],
+  [
+    'a name that is also a verb',
+    'Season the cabbage with sugar and salt, then braise it for 40 minutes.',
+    [['Season', 'minded', 40]],
+  ],
+])('steps: %s', (_, method, expected) => {
+  const steps = read(method).steps.map(({ does, attention, minutes }) => [does, attention, minutes]);
+  expect(steps).toEqual(
+    expected.map(([does, ...others]) => [expect.stringMatching(new RegExp(`^${does}`)), ...others]),
+  );
+});
+
+test.each([
+  ['Bake at 160 °C (fan 140 °C) for 9 minutes.', 140],
+  ['Bake at 190°C, or 170°C with the fan on, for 9 minutes.', 170],
+  ['Toast the nuts in the oven at 150 °C for 9 minutes.', 150],
+])('%s', (method, celsius) => {
+  expect(read(method).steps[0]!.uses).toEqual([{ oven: celsius }]);
+});
+
+test('a vessel that is emptied is not in use; one with a name of its own is known by the plain one', () => {
+  const { steps } = read(
+    'Brown the meat in a Dutch oven for 9 minutes. Add the wine to the pot and simmer for 60 minutes.\nTip the loaf out of the tin and cool for 60 minutes.',
+  );
+  expect(steps.map((s) => (s.uses ?? []).flatMap((u) => ('tool' in u ? [u.tool] : [])))).toEqual([
+    ['casserole'],
+    ['casserole'],
+    [],
+  ]);
+});
