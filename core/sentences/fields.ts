@@ -40,6 +40,7 @@ const DEFAULT_OVEN = 180;
 /** The longest that a dinner file allows. */
 const MOST_MINUTES = 100_000;
 const IN_OVEN = /\b(?:in|into|to) (?:the|a|an) (?!dutch)(?:\w+ )?oven\b/i;
+const IN_FREEZER = /\b(?:in|to|into) the freezer\b/i;
 const IN_FRIDGE = /\b(?:in|to|into) the (?:fridge|refrigerator)\b/i;
 const OUT_OF_FRIDGE = /\bout of the (?:fridge|refrigerator)\b|^\W*take (?:(?:it|them) )?out\b/i;
 const OVER_HEAT =
@@ -81,6 +82,7 @@ function meaningOf(act: Act | undefined, text: string): Verb {
     const isHot = act.word === 'keep' && /\b(?:hot|warm)\b/i.test(text);
     return verbOf(isHot ? 'simmer' : 'remove')!;
   }
+  if (plain.kind === 'light' && hasTime && IN_FREEZER.test(text)) return verbOf('freeze')!;
   if (plain.kind === 'light' && hasTime && IN_FRIDGE.test(text))
     return { ...verbOf('stand')!, how: 'fridge' };
   if (plain.kind === 'rest' && IN_FRIDGE.test(text)) return verbOf('chill')!;

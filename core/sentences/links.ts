@@ -1,5 +1,5 @@
 import { singular } from '../amounts';
-import type { Act } from './clauses';
+import { isWaiting, type Act } from './clauses';
 import type { Group } from './groups';
 import {
   ADDS,
@@ -13,10 +13,12 @@ import {
   LONGER,
   MIXTURE,
   NO_OBJECT,
+  ON_TOP,
   PART_OF,
   PARTLY,
   PRONOUN,
   SHAPING,
+  SIFTED,
   SPLIT,
   STILL,
   TOGETHER,
@@ -141,7 +143,7 @@ class Linker {
       isNew,
       hasNamedNew: things.some((t) => isNew(t) && !this.isCommon(t.name) && ingredients.has(t.name)),
       isFatFirst: FAT_FIRST.test(text),
-      isWaiting: group.acts.some((a) => a.verb.attention !== 'hands'),
+      isWaiting: group.acts.some(isWaiting),
       hasOwnTools: tools[k]!.some((t) => t.goes === 'hob' && !t.isAgain),
       tails: [...this.linked.keys()].filter((j) => !this.used.has(j) && !groups[j]!.isInside),
     };
@@ -167,11 +169,14 @@ class Linker {
     if (LONGER.test(text) || isAdded) addTo(named, this.lastOf('hob', 'simmer', 'cook', 'oven'));
     for (const tool of tools[k]!.filter((t) => t.isAgain)) addTo(named, this.userOf(tool, groups[k]!));
     // "Meanwhile" is beside what waits: what it takes was there when that began.
-    if (step.isBeside && named.delete(previous)) {
+    const isBesideIt = step.isBeside && previous >= 0 && groups[previous]!.acts.some(isWaiting);
+    if (isBesideIt && named.delete(previous)) {
       for (const j of this.linked[previous]!.after) named.add(j);
     }
     // "Lift the dumplings out": after what they were in.
-    if (LIFTED.test(text) && named.size === 0) addTo(named, this.lastOf('simmer', 'cook'));
+    const [first] = step.things;
+    if (LIFTED.test(text) && (named.size === 0 || (first !== undefined && step.isNew(first))))
+      addTo(named, this.lastOf('simmer', 'cook'));
     if (ALL.test(text) || (TOGETHER.test(text) && !hasNewThings)) {
       for (const tail of step.tails) if (groups[tail]!.part === groups[k]!.part) named.add(tail);
     }
@@ -207,7 +212,7 @@ class Linker {
       const open = owners.filter((j) => tails.includes(j));
       // "The vegetables" are all of them.
       if (COLLECTIVE.has(name)) {
-        for (const j of open) if (linked[j]!.own.has(`a ${name}`)) named.add(j);
+        for (const j of open) named.add(j);
       }
       const among = open.length > 0 ? open : owners;
       // The one that spoke of it itself, before one that only has it from others; another branch only wants the former.
@@ -272,6 +277,8 @@ class Linker {
     return (
       isAboutIt ||
       CONTINUES.test(text) ||
+      (ON_TOP.test(text) && (first?.verb.kind === 'light' || !hasNewThings)) ||
+      SIFTED.test(text) ||
       step.isStill ||
       (SHAPING.has(first?.word ?? '') && !hasMakers && !hasNamedNew) ||
       (/^\W*return\b/i.test(text) && !/\boven\b/i.test(text)) ||

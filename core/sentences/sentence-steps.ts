@@ -30,7 +30,8 @@ export function stepsOfSentence(acts: readonly Act[], text: string): Act[][] {
     const next = rest.find(isWeighty);
     const isLight = !isWeighty(act) && !(told(act) && /\b(?:fridge|freezer|oven)\b/i.test(wordsOf(act)));
     if (act.word === 'keep' && !told(act) && steps.length > 0) {
-      steps.at(-1)!.push(act);
+      steps.at(-1)!.push(...waiting, act);
+      waiting = [];
       continue;
     }
     // "Add the chestnuts, 2 minutes" after something else that has its time.

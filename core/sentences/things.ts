@@ -135,7 +135,7 @@ export function namesOf(lines: readonly string[]): Set<string> {
 }
 
 /** What is made of a piece of meat is not that piece. */
-const MADE_OF = /\b(?:stock|broth|fat|bones?|gravy|sausages?)\b/i;
+const MADE_OF = /(?<!on the )\bbones?\b|\b(?:stock|broth|fat|gravy|sausages?)\b/i;
 /** What else a piece of meat or a fish is called. */
 const PIECE = ['bird', 'joint', 'skin'];
 /** Other names of a thing in a list of ingredients: "2 racks of lamb" are racks and lamb. */

@@ -53,7 +53,10 @@ export function toolsIn(text: string): NamedTool[] {
     // "Tip out of the tin": it is free from then on.
     if (/\b(?:out of|from) (?:the|its|their) (?:\p{L}+ )?$/iu.test(text.slice(0, from))) continue;
     if (found.some((f) => from < f.to && f.from < to)) continue;
-    const isAgain = /\b(?:the|same|that|its) (?:same |hot |warm |empty )?$/i.test(text.slice(0, from));
+    // "Add wine to pot" as in "to the pot".
+    const isAgain =
+      /\b(?:to|in|into|from) $/i.test(text.slice(0, from)) ||
+      /\b(?:the|same|that|its) (?:same |hot |warm |empty )?$/i.test(text.slice(0, from));
     found.push({ tool, goes, from, to, isAgain });
   }
   return found.sort((a, b) => a.from - b.from);
