@@ -5,7 +5,7 @@ import { Layout } from './layout';
 import type { Inserter } from './insert';
 import type { Random } from './random';
 
-const TRIES = 20;
+const TRIES = 3;
 /** Weight of a plating or clearing that is in the way: only another cook can take it over. */
 const SERVICE_WEIGHT = 1000;
 

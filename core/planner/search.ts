@@ -35,6 +35,10 @@ const GUIDE = 0.002;
 const START_TRIES = 3;
 /** Attempts at a first plan before the dinner is called impossible. */
 const MAX_ATTEMPTS = 400;
+/** Steps that an attempt may take for each activity: what comes easily comes soon, so two short tries go before each long one. */
+const SHORT_TRY = 2;
+const LONG_TRY = 40;
+const patience = (tried: number) => (tried % 3 !== 0 ? SHORT_TRY : Math.min(LONG_TRY, 3 + tried));
 /** After so many attempts at which lags alone left no plan, none is looked for any more. */
 const HOPELESS_ATTEMPTS = 10;
 /** The acceptance rule begins at a share of the first plan's cost, but no hotter than HOTTEST, and cools to a part of that. */
@@ -95,7 +99,7 @@ export class Search {
       this.board.serveAfter(this.chooseWaits(attempt));
       const { members } = this.board.config;
       members.forEach((i, k) => (this.refill.open[k] = i));
-      const limit = Math.min(40, 3 + 2 * attempt) * (members.length + 5);
+      const limit = patience(tried) * (members.length + 5);
       if (this.refill.fill(members.length, limit, budget.isOver) && this.isSound()) {
         this.keepIfBetter(totalCost(this.board), budget);
         return true;

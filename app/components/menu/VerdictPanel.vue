@@ -48,7 +48,8 @@ watch(
 </script>
 
 <template>
-  <section class="card verdict" aria-labelledby="verdict-title">
+  <!-- It scrolls by itself where the window is low, so keys have to reach it. -->
+  <section class="card verdict" aria-labelledby="verdict-title" tabindex="0">
     <h2 id="verdict-title">
       <template v-if="verdict">It fits</template>
       <template v-else-if="store.isPlanning">Planning ...</template>
