@@ -126,6 +126,7 @@ const MEANT: readonly (readonly [string, RegExp, string])[] = [
   ['oil', GREASED, 'grease'],
   ['butter', GREASED, 'grease'],
   ['let', /^\s+(?:it|them|the \p{L}+) (?:evaporate|bubble|reduce|boil)\b/iu, 'reduce'],
+  ['put', /^[^.;]*\bin (?:iced|cold|hot|warm) water\b[^.;]*\d/i, 'soak'],
   ['squeeze', /^\s+(?:in|over)\b/i, 'season'],
   ['push', /^[^.;,]*\bthrough\b/i, 'sieve'],
   ['bring', /^[^.;,]*\bto room temperature\b/i, 'stand'],

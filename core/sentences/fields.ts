@@ -101,11 +101,19 @@ interface Spent {
 /** "1 minute a side, about 20 minutes altogether". */
 const ALTOGETHER = /^\s*(?:altogether|in all|in total)\b/i;
 
+const BEFORE_IT = /^\s*before the\b/i;
+/** "An hour before serving, slice ...": a moment; "rest for 10 minutes before serving" is not. */
+const BEFORE_SERVING = /^\s*before (?:serving|eating|you)\b/i;
+
 function spentIn(text: string, isInEvery: (d: ToldDuration) => boolean, guess: number): Spent {
   const inside = insideIn(text)?.duration;
   // "Ten minutes before the rice is done" is a moment, unless something is taken out of the cold by then.
-  const isMoment = (d: ToldDuration) =>
-    /^\s*before the\b/i.test(text.slice(d.to)) && !/\bfridge|freezer|take\b/i.test(text);
+  const isMoment = (d: ToldDuration) => {
+    const rest = text.slice(d.to);
+    const isFirst = /^\W*(?:about )?$/i.test(text.slice(0, d.from));
+    const isBefore = BEFORE_IT.test(rest) || (isFirst && BEFORE_SERVING.test(rest));
+    return isBefore && !/\bfridge|freezer|take\b/i.test(text);
+  };
   const all = durationsIn(text).filter((d) => !isInEvery(d) && !isMoment(d) && d.from !== inside?.from);
   const told = all.find((d) => ALTOGETHER.test(text.slice(d.to))) ?? all[0];
   if (!told) return { short: guess, usual: guess, long: guess, told: null };

@@ -238,7 +238,11 @@ class Linker {
     const object = step.things.find((t) =>
       group.acts.some((a) => a.verb.kind === 'simmer' && isObject(t, a, group.from)),
     );
-    const wasThere = (t: Thing) => step.isWaiting && t !== object && (this.isCommon(t.name) || t.isKnown);
+    // What is listed and poured into a pot is new; what is put around a roast is not what the roasting is about.
+    const isPotted = group.acts.some((a) => a.verb.kind === 'simmer');
+    const isListed = (t: Thing) => isPotted && this.told.ingredients.has(t.name);
+    const wasThere = (t: Thing) =>
+      step.isWaiting && t !== object && (this.isCommon(t.name) || (t.isKnown && !isListed(t)));
     return step.things.filter((t) => step.isNew(t) && t !== madeLast && !wasThere(t));
   }
 

@@ -9,10 +9,10 @@ export const STILL = /^\W*(?:while|when) (?:(?:it is|it's|they are|they're) )?(?
 export const FAT_FIRST =
   /^\W*(?:\p{L}+ )?(?:melt|heat|warm|brown) (?:half |most |some |a little )?(?:of )?the (?:\p{L}+ )?(?:butter|oil|fat|lard)\b/iu;
 /** Speaks of what was named before. */
-export const PRONOUN = /\b(?:it|them|everything)\b/i;
+export const PRONOUN = /\b(?:it|them|both|everything)\b/i;
 /** Goes on with what there is. */
 export const CONTINUES =
-  /\bmixture\b|\bthe rest\b(?! of)|\bover (?:it|them|everything)\b|\b(?:pour|scatter|sprinkle|spoon|strew) (?:it|this|them) over\b|\bin the (?:same )?fat\b|\bfold (?:it|them) (?:through|in)\b|^\W*(?:then |gradually |gently )?(?:beat|fold|stir|whisk|mix|rub|knead) in\b/i;
+  /\bmixture\b|\bthe rest\b(?! of)|^\W*(?:remove|take)(?: it| the pan)? (?:from|off) (?:the )?heat\b|\bover (?:it|them|everything)\b|\b(?:pour|scatter|sprinkle|spoon|strew) (?:it|this|them) over\b|\bin the (?:same )?fat\b|\bfold (?:it|them) (?:through|in)\b|^\W*(?:then |gradually |gently )?(?:beat|fold|stir|whisk|mix|rub|knead) in\b/i;
 /** Laid on what is there. */
 export const ON_TOP = /\bon top\b(?! of)|\bover the top\b/i;
 /** "Sieve and stir in the mustard": what is there. */

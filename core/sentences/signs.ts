@@ -137,7 +137,9 @@ export function insideIn(text: string): Inside | null {
 
 /** Where something is to be kept until it is wanted, without a word on how long. */
 export function keptIn(text: string): 'hot' | 'fridge' | null {
-  const kept = /^\W*keep\b[^.;]*?\b(warm|hot|cold|chilled|in the fridge|in the refrigerator)\b/i.exec(text);
+  const kept = /^\W*keep\b[^.;]*?\b(warm|hot|cold|cool|chilled|in the fridge|in the refrigerator)\b/i.exec(
+    text,
+  );
   if (!kept) return null;
   return /warm|hot/i.test(kept[1]!) ? 'hot' : 'fridge';
 }

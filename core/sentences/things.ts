@@ -44,6 +44,7 @@ const KINDS: readonly (readonly [string, ReadonlySet<string>])[] = [
       'parsley mint dill chive basil coriander tarragon chervil thyme rosemary sage oregano'.split(' '),
     ),
   ],
+  ['bread', new Set('baguette loaf ciabatta'.split(' '))],
   ['nut', new Set('walnut hazelnut almond pecan pistachio'.split(' '))],
   ['fruit', new Set('apple pear plum cherry peach berry strawberry raspberry quince rhubarb'.split(' '))],
 ];

@@ -34,7 +34,7 @@ const LEXICON: readonly (readonly [Verb, string])[] = [
   [verb('preheat', 'hands', 0), 'preheat'],
   [
     verb('prep', 'hands', 5),
-    'peel trim wash dry pat rinse clean chop slice dice cut cube quarter halve core stone pit seed grate shred crush mince mash zest squeeze juice break tear pick pluck score rub salt mix combine whisk whip beat fold stir blend puree purée process pound roll shape form layer thread stuff press strain sift sieve toss dress coat dissolve crack separate joint bone cream pipe assemble divide fluff crumble measure grease skewer swirl knead stretch stamp mould deseed fillet scale scrub butterfly pulse slip slash flake snip shell pod carve slit stud thin dredge refresh shake loosen unmould knock pull run whizz whiz blitz',
+    'peel trim wash dry pat rinse clean chop slice dice cut cube quarter halve core stone pit seed grate shred crush mince mash zest squeeze juice break tear pick pluck score rub salt mix combine whisk whip beat fold stir blend puree purée process pound roll shape form layer thread stuff press strain sift sieve toss dress coat dissolve crack separate joint bone cream pipe assemble divide fluff crumble measure grease skewer swirl knead stretch stamp mould deseed fillet scale scrub butterfly pulse slip slash flake snip shell pod carve slit stud thin dredge refresh shake loosen unmould knock pull run shave whizz whiz blitz',
   ],
   [
     verb('hob', 'hands', 6),

@@ -92,6 +92,19 @@ test.each<[string, string, [string, string, unknown][]]>([
     ],
   ],
   [
+    'a moment is not how long it takes',
+    'An hour before serving, slice the pears.',
+    [['An hour before serving, slice the pears', 'hands', 5]],
+  ],
+  [
+    'put into water for a while, it soaks',
+    'Shave the fennel and put it in iced water for 15 minutes.',
+    [
+      ['Shave the fennel', 'hands', 5],
+      ['Put it in iced water', 'alone', 15],
+    ],
+  ],
+  [
     'a name that is also a verb',
     'Season the cabbage with sugar and salt, then braise it for 40 minutes.',
     [['Season', 'minded', 40]],
