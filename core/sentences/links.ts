@@ -1,4 +1,3 @@
-import { singular } from '../amounts';
 import { isWaiting, type Act } from './clauses';
 import type { Group } from './groups';
 import {
@@ -23,7 +22,17 @@ import {
   STILL,
   TOGETHER,
 } from './phrases';
-import { type Aliases, COMMON, heldNames, holdsThing, MADE, thingsIn, type Thing } from './things';
+import {
+  type Aliases,
+  COLLECTIVE,
+  COMMON,
+  GENERIC,
+  heldNames,
+  holdsThing,
+  madeIn,
+  thingsIn,
+  type Thing,
+} from './things';
 import type { VerbKind } from './verbs';
 import type { NamedTool } from './vessels';
 
@@ -50,8 +59,6 @@ interface Linked {
 }
 const NOTHING: Linked = { holds: new Set(), own: new Set(), objects: new Set(), after: [] };
 
-/** Names of many things at once. */
-const COLLECTIVE = new Set(['vegetable', 'herb', 'nut', 'fruit']);
 /** Letters between a verb and what it is about: "beat the two eggs". */
 const NEAR = 12;
 const isObject = (thing: Thing, act: Act, from: number) => {
@@ -159,6 +166,15 @@ class Linker {
       const maker = step.tails.findLast((j) => !isOnlyBringing(groups[j]!));
       if (maker !== undefined) named.add(maker);
     }
+    // "Sprinkle the topping over the fruit": the fruit has its maker, the topping is the other thing that was made.
+    const isUnmade = step.things.some(
+      (t) => t.isKnown && step.isNew(t) && GENERIC.has(t.name) && !this.told.ingredients.has(t.name),
+    );
+    if (isUnmade && !step.isFresh)
+      addTo(
+        named,
+        step.tails.findLast((j) => !named.has(j)),
+      );
     const newThings = this.newThings(groups[k]!, step, madeLast);
     const isAboutIt = this.isAboutIt(text, step, newThings);
     const hasNewThings = newThings.length > 0 || step.isFatFirst;
@@ -331,10 +347,4 @@ type Spoken = ReturnType<Linker['spokenOf']>;
 
 function addTo(set: Set<number>, step: number | undefined): void {
   if (step !== undefined) set.add(step);
-}
-
-/** Names of what is made by what a step tells to do. Whites and cream that are whipped are not a sauce. */
-function madeIn(text: string): string[] {
-  if (/\bwhites\b|\bcream (?:to|until|lightly|softly)\b/i.test(text)) return [];
-  return MADE.filter(([words]) => words.test(text)).flatMap(([, names]) => names.map(singular));
 }

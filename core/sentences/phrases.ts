@@ -36,7 +36,8 @@ export const SPLIT = new Set(['white', 'yolk']);
 /** Some of something is left in what it was taken from. */
 export const PARTLY = /\b(?:rest of|remaining|half of|remainder|some of|a little of)\b/i;
 /** What is added goes to what is in the pan or the bowl. */
-export const ADDS = /^\W*(?:then )?(?:add|pour in|stir in|return|throw in|tip in|deglaze)\b/i;
+export const ADDS =
+  /^\W*(?:then )?(?:add|(?:pour|spoon|spread|tip) (?:in|over|onto|on)|stir in|return|throw in|tip in|deglaze)\b/i;
 /** A verb without a thing of its own: "divide into 12", "blend with butter". */
 export const NO_OBJECT =
   /^\s*(?:\w+ly\s+)?(?:(?:for\s+)?(?:about\s+|ca\.?\s*)?\d[\d\s/.–-]*(?:to \d+ )?(?:min|hour|h\b)|to|into|in|with|between|among|until|for|through|over|on|onto|at|blind|smooth|dry|again|[,.;(]|$)/i;

@@ -98,11 +98,12 @@ export function thingsIn(text: string): Thing[] {
 }
 
 /** What is made of several things has a name of its own. */
-export const MADE: readonly (readonly [RegExp, readonly string[]])[] = [
+const MADE: readonly (readonly [RegExp, readonly string[]])[] = [
   [/\bbake\b/i, ['cake', 'loaf', 'bread', 'tart', 'pie', 'pudding']],
   [/\bseparate\b/i, ['white', 'yolk']],
   [/\btoast\b/i, ['toast']],
   [/\bmash\b/i, ['mash']],
+  [/\bpress\b[^.]*\b(?:tin|dish)\b/i, ['base', 'case']],
   [/\bslice\b/i, ['slice']],
   [/\bdice\b|\bcubes\b/i, ['cube']],
   [/\bsugar\b[^.]*\b(?:boil|water)\b/i, ['syrup']],
@@ -168,3 +169,24 @@ export const holdsThing = (held: ReadonlySet<string>, name: string) =>
   held.has(`a ${name}`) ||
   kindsOf(name).some((kind) => held.has(kind)) ||
   (name.length > 4 && [...held].some((h) => h.endsWith(name) || (h.length >= 4 && name.endsWith(h))));
+
+/** Names of what is made by what a step tells to do. Whites and cream that are whipped are not a sauce. */
+export function madeIn(text: string): string[] {
+  if (/\bwhites\b|\bcream (?:to|until|lightly|softly)\b/i.test(text)) return [];
+  return MADE.filter(([words]) => words.test(text)).flatMap(([, names]) => names.map(singular));
+}
+
+/** Names of many things at once. */
+export const COLLECTIVE = new Set(['vegetable', 'herb', 'nut', 'fruit']);
+/** What is made of several things and named by what it is for. */
+export const GENERIC = new Set([
+  'topping',
+  'filling',
+  'stuffing',
+  'coating',
+  'crumble',
+  'glaze',
+  'paste',
+  'dressing',
+  'marinade',
+]);
