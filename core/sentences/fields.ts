@@ -171,7 +171,10 @@ export function fieldsOf(text: string, offset: number, act: Act | undefined, con
   const heat = settingIn(text, context);
   const isOven =
     verb.kind === 'oven' ||
-    (heat !== null && /\boven\b/i.test(text) && !/\bpre-?heat\b/i.test(text) && verb.kind !== 'hob');
+    (heat !== null &&
+      /\boven\b/i.test(text) &&
+      !/\bpre-?heat\b|\bheat (?:the|your) oven\b/i.test(text) &&
+      verb.kind !== 'hob');
   const isRing =
     !isOven &&
     !/\bmicrowave\b/i.test(text) &&

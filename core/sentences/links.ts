@@ -252,7 +252,7 @@ class Linker {
   /** What is named that was not there. Waiting is for what is there, unless its verb is about something else. */
   private newThings(group: Group, step: Spoken, madeLast: Thing | undefined): Thing[] {
     const object = step.things.find((t) =>
-      group.acts.some((a) => a.verb.kind === 'simmer' && isObject(t, a, group.from)),
+      group.acts.some((a) => ['simmer', 'cook'].includes(a.verb.kind) && isObject(t, a, group.from)),
     );
     // What is listed and poured into a pot is new; what is put around a roast is not what the roasting is about.
     const isPotted = group.acts.some((a) => a.verb.kind === 'simmer');
@@ -300,7 +300,7 @@ class Linker {
       (ON_TOP.test(text) && (first?.verb.kind === 'light' || !hasNewThings)) ||
       SIFTED.test(text) ||
       step.isStill ||
-      (SHAPING.has(first?.word ?? '') && !hasMakers && !hasNamedNew) ||
+      (SHAPING.test(text) && !hasMakers && !hasNamedNew) ||
       (/^\W*return\b/i.test(text) && !/\boven\b/i.test(text)) ||
       (ADDS.test(text) && !hasOwnTools) ||
       (isWithoutObject && !hasMakers) ||

@@ -12,7 +12,7 @@ export const FAT_FIRST =
 export const PRONOUN = /\b(?:it|them|both|everything)\b/i;
 /** Goes on with what there is. */
 export const CONTINUES =
-  /\bmixture\b|\bthe rest\b(?! of)|^\W*(?:remove|take)(?: it| the pan)? (?:from|off) (?:the )?heat\b|\bover (?:it|them|everything)\b|\b(?:pour|scatter|sprinkle|spoon|strew) (?:it|this|them) over\b|\bin the (?:same )?fat\b|\bfold (?:it|them) (?:through|in)\b|^\W*(?:then |gradually |gently )?(?:beat|fold|stir|whisk|mix|rub|knead) in\b/i;
+  /\bmixture\b|\bthe rest\b(?! of)|^\W*(?:mix|toss|combine|stir|blend|fold) with\b|^\W*(?:remove|take)(?: it| the pan)? (?:from|off) (?:the )?heat\b|\bover (?:it|them|everything)\b|\b(?:pour|scatter|sprinkle|spoon|strew) (?:it|this|them) over\b|\bin the (?:same )?fat\b|\bfold (?:it|them) (?:through|in)\b|^\W*(?:then |gradually |gently )?(?:beat|fold|stir|whisk|mix|rub|knead) in\b/i;
 /** Laid on what is there. */
 export const ON_TOP = /\bon top\b(?! of)|\bover the top\b/i;
 /** "Sieve and stir in the mustard": what is there. */
@@ -20,7 +20,7 @@ export const SIFTED = /^\W*(?:sieve|strain|blend|mash|drain) and\b/i;
 /** Taken out of what it was cooked in. */
 export const LIFTED = /^\W*(?:lift|scoop|fish|take) (?:the )?(?:\p{L}+ )?out\b/iu;
 /** Shaped is what was mixed before. */
-export const SHAPING = new Set(['form', 'shape', 'divide', 'mould', 'roll']);
+export const SHAPING = /^\W*(?:form|shape|divide|mould|roll|stamp|cut (?:out|into))\b/i;
 /** "Fry for 2 minutes more": after what is on the heat. */
 export const LONGER = /\b(?:more|longer|further|another \d+)\b/i;
 /** "Make the sauce:" names what is to come. */

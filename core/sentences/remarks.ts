@@ -40,7 +40,7 @@ export const goesBack = (acts: readonly Act[], words: string) =>
         (PRONOUN.test(words) || SET_DOWN.test(words)))));
 
 const ON_PLATES =
-  /\b(?:on|onto|into|between|among|over) (?:[\p{L}\d]+ ){0,3}(?:plates|bowls)\b|\bbefore serving\b|\bto serve\b|\bon each\b/iu;
+  /\b(?:on|onto|into|between|among|over) (?:[\p{L}\d]+ ){0,3}(?:plates|bowls)\b|\b(?:spread|arrange|lay)\b[^.]*\bon a (?:\p{L}+ )?(?:plate|platter)\b|\bbefore serving\b|\bto serve\b|\bon each\b/iu;
 const AT_TABLE = /\b(?:at|to) the table\b/i;
 const STREWN = /^\W*(?:fill|spread|scatter|sprinkle|top|finish|decorate|garnish|dust|drizzle|dot) with\b/i;
 /** A light sentence about what comes onto the plates: it is plating, not a step. */
