@@ -10,8 +10,9 @@ export interface Stretch {
 export interface Act extends Stretch {
   readonly word: string;
   readonly verb: Verb;
-  /** Where the verb itself stands. */
+  /** Where the verb itself stands, as the text has it: "leave to cool", "let it get hot". */
   readonly at: number;
+  readonly till: number;
 }
 
 /** Work or waiting of its own, not moving things about, ending something, plating or the oven's business. */
@@ -99,11 +100,6 @@ const CONNECTS = new Set([
 const LEADS =
   /^\W*(?:at|in|into|on|with|for|once|when|while|after|before|as|an?|to|using|over|under|off|last)\b/i;
 const NO_ORDER_AFTER = new Set('will should can may must you they it to would'.split(' '));
-/** "Fridge 3 hours": a place with a time is an act in a note. */
-const placeAct = (word: string, after: string) =>
-  (word === 'fridge' || word === 'freezer') && /^\s*(?:for )?\d/.test(after)
-    ? verbOf(word === 'fridge' ? 'chill' : 'freeze')
-    : null;
 /** "To cool, about 20 minutes", "left to stand for 10 minutes": waiting that is told with its time. */
 const TIME_NEXT =
   /^[\s,]*(?:for\s+)?(?:(?:about|around|at least|another|ca\.?|roughly)\s+)?(?:\d|[¼½¾]|half an hour|an hour|(?:two|three|four|five|ten|fifteen|twenty|thirty) (?:min|h)|overnight)/i;
@@ -136,6 +132,10 @@ const MEANT: readonly (readonly [string, RegExp, string])[] = [
   ['top', /^\s+and tail\b/i, 'trim'],
   ['steam', /^\s+(?:dry|off)\b/i, 'stand'],
   ['cool', /^[^.;,]*\b(?:tap|cold water|running water|iced? water)\b/i, 'refresh'],
+  ['heat', /^[^.;,]*\bthrough\b/, 'reheat'],
+  // "Fridge 3 hours": a place with a time, in a note.
+  ['fridge', /^\s*(?:for )?\d/, 'chill'],
+  ['freezer', /^\s*(?:for )?\d/, 'freeze'],
   ['reduce', /^\s+the heat\b/i, 'lower'],
   ['work', /^\s+in\b/i, 'knead'],
   ['finish', /^[^.;,]*\bunder (?:a|the) (?:hot )?grill\b/i, 'grill'],
@@ -158,11 +158,7 @@ const CLAUSE = /^\W*(?:while|when|once|as soon as|until)\b(?! (?:it is |they are
 const AS_SIGN = /\b(?:until|till)\b(?:(?!\b(?:and|then|or)\b)[^,.;:(])*$/i;
 const LETS = new Set(['leave', 'let', 'allow', 'set', 'keep']);
 
-interface Found {
-  readonly word: string;
-  readonly verb: Verb;
-  readonly at: number;
-}
+type Found = Pick<Act, 'word' | 'verb' | 'at' | 'till'>;
 
 function verbsIn(text: string): Found[] {
   const words = [...text.matchAll(WORD)];
@@ -176,9 +172,10 @@ function verbsIn(text: string): Found[] {
       else if (text[read] === ')') depth = Math.max(0, depth - 1);
     }
     if (depth > 0) continue;
-    const after = text.slice(match.index + match[0].length);
+    const till = match.index + match[0].length;
+    const after = text.slice(till);
     const word = meantBy(match[0].toLowerCase(), after);
-    const verb = verbOf(word) ?? placeAct(word, after);
+    const verb = verbOf(word);
     if (!verb) continue;
     const before = words[k - 1]?.[0].toLowerCase();
     const between = before === undefined ? '' : text.slice(words[k - 1]!.index + before.length, match.index);
@@ -204,7 +201,7 @@ function verbsIn(text: string): Found[] {
         before === 'it' ||
         before === 'them')
     ) {
-      found[found.length - 1] = { ...last, word, verb };
+      found[found.length - 1] = { ...last, word, verb, till };
       continue;
     }
     const isAfterLead =
@@ -231,12 +228,9 @@ function verbsIn(text: string): Found[] {
     if (word === 'core' && /^(?: temperature)?[^\p{L}]*\d/u.test(after)) continue;
     // "Roughly cut, and simmer": how it was cut, not an order to cut it.
     if (before !== undefined && /ly$/.test(before) && k > 1 && /^\s*[,)]/.test(after)) continue;
-    const isThrough = word === 'heat' && /^[^.;,]*\bthrough\b/.test(after);
-    if (isTimedWait && word === 'drain') {
-      found.push({ word: 'stand', verb: verbOf('stand')!, at: match.index });
-      continue;
-    }
-    found.push({ word, verb: isThrough ? verbOf('simmer')! : verb, at: match.index });
+    // "Lay on a cloth to drain for 15 minutes" is waiting, whatever "drain" is elsewhere.
+    const meant = isTimedWait && word === 'drain' ? 'stand' : word;
+    found.push({ word: meant, verb: verbOf(meant)!, at: match.index, till });
   }
   return found;
 }
@@ -247,7 +241,7 @@ const CONNECTION = /(?:,?\s*(?:and|then|and then)\s*|,\s*)$/i;
 export function actsIn(text: string, sentence: Stretch): Act[] {
   const words = text.slice(sentence.from, sentence.to);
   const found = verbsIn(words);
-  return found.map(({ word, verb, at }, k): Act => {
+  return found.map(({ word, verb, at, till }, k): Act => {
     // Words before the first verb belong to it: "Meanwhile", "In a bowl".
     const from = k === 0 ? 0 : at;
     const end = found[k + 1]?.at ?? words.length;
@@ -256,8 +250,9 @@ export function actsIn(text: string, sentence: Stretch): Act[] {
       word,
       verb,
       at: sentence.from + at,
+      till: sentence.from + till,
       from: sentence.from + from,
-      to: sentence.from + Math.max(to, at + word.length),
+      to: sentence.from + Math.max(to, till),
     };
   });
 }

@@ -1,10 +1,12 @@
 import type { DinnerFile } from '../dinner';
-import { isWeighty, type Act } from './clauses';
+import { isWaiting, isWeighty, type Act } from './clauses';
 import { durationsIn, type ToldDuration } from './durations';
 import {
+  IN_OVEN,
   insideIn,
   isStirredAlways,
   looksIn,
+  OFF_HEAT,
   probeIn,
   settingIn,
   signIn,
@@ -39,13 +41,11 @@ export interface FieldContext extends HeatContext {
 const DEFAULT_OVEN = 180;
 /** The longest that a dinner file allows. */
 const MOST_MINUTES = 100_000;
-const IN_OVEN = /\b(?:in|into|to) (?:the|a|an) (?!dutch)(?:\w+ )?oven\b/i;
 const IN_FREEZER = /\b(?:in|to|into) the freezer\b/i;
 const IN_FRIDGE = /\b(?:in|to|into) the (?:fridge|refrigerator)\b/i;
 const OUT_OF_FRIDGE = /\bout of the (?:fridge|refrigerator)\b|^\W*take (?:(?:it|them) )?out\b/i;
 const OVER_HEAT =
   /\b(?:over|on) (?:a |the )?(?:very )?(?:low|medium|high|gentle|lowest|moderate|pan|simmering)\b|\b(?:low|medium|gentle) heat\b|\bsimmering water\b|\bboiling water\b/i;
-const OFF_HEAT = /\boff the heat\b/i;
 
 /** Brought to the boil, and nothing put in after that. */
 const BROUGHT =
@@ -63,7 +63,7 @@ const STIRRED = new Set(['salt', 'stir', 'mix', 'whisk']);
 export function coreOf(acts: readonly Act[], text: string, offset: number): Act | undefined {
   const weighty = acts.filter(isWeighty);
   const timed = weighty.filter((a) => durationsIn(text.slice(a.from - offset, a.to - offset)).length > 0);
-  const waiting = weighty.filter((a) => a.verb.attention !== 'hands');
+  const waiting = weighty.filter(isWaiting);
   const heated = acts.find((a) => a.word === 'bring' || a.word === 'heat');
   const last = acts.findLast((a) => a.word !== 'keep');
   const isBrought = last?.word === 'bring' && BROUGHT.test(text.slice(last.at - offset));
@@ -138,7 +138,7 @@ export function fieldsOf(text: string, offset: number, act: Act | undefined, con
   const guessed: string[] = [];
 
   const verb = meaningOf(act, text);
-  if (act) marks.push({ field: 'attention', from: act.at, to: act.at + act.word.length });
+  if (act) marks.push({ field: 'attention', from: act.at, to: act.till });
   else guessed.push('attention');
 
   const looks = looksIn(text);

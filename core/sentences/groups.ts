@@ -2,7 +2,7 @@ import { actsIn, isWaiting, isWeighty, sentencesIn, type Act, type Stretch } fro
 import { durationsIn } from './durations';
 import { goesBack, isPlating, isRemark, ovenOnly } from './remarks';
 import { stepsOfSentence } from './sentence-steps';
-import { insideIn, keptIn, settingIn, type HeatContext } from './signs';
+import { IN_OVEN, insideIn, keptIn, settingIn, type HeatContext } from './signs';
 
 /** A line of a method: its text, where it stands in the whole text, and the part of the dish it is under. */
 export interface MethodLine {
@@ -145,9 +145,8 @@ function withBeginnings(groups: readonly Open[], wordsOf: (group: Open) => strin
     const isFat =
       last !== undefined &&
       last.acts.every((a) => a.word === 'heat' || (a.word === 'melt' && FAT.test(before)));
-    const isInOven = /\bin(?:to)? the oven\b/i.test(wordsOf(group));
     const isHeating =
-      !isInOven &&
+      !IN_OVEN.test(wordsOf(group)) &&
       isFat &&
       ((kinds.has('prep') && /\bpan\b/i.test(wordsOf(group))) ||
         kinds.has('hob') ||
@@ -183,7 +182,13 @@ function withBeginnings(groups: readonly Open[], wordsOf: (group: Open) => strin
 
 const shifted = (at: Stretch, acts: readonly Act[], line: MethodLine, number: number) => ({
   ...at,
-  acts: acts.map((a) => ({ ...a, from: a.from + line.from, to: a.to + line.from, at: a.at + line.from })),
+  acts: acts.map((a) => ({
+    ...a,
+    from: a.from + line.from,
+    to: a.to + line.from,
+    at: a.at + line.from,
+    till: a.till + line.from,
+  })),
   line: number,
   part: line.part,
 });

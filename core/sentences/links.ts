@@ -14,7 +14,6 @@ import {
   NO_OBJECT,
   ON_TOP,
   PART_OF,
-  PARTLY,
   PRONOUN,
   SHAPING,
   SIFTED,
@@ -62,7 +61,7 @@ const NOTHING: Linked = { holds: new Set(), own: new Set(), objects: new Set(), 
 /** Letters between a verb and what it is about: "beat the two eggs". */
 const NEAR = 12;
 const isObject = (thing: Thing, act: Act, from: number) => {
-  const after = act.at - from + act.word.length;
+  const after = act.till - from;
   return thing.at > after && thing.at < after + NEAR;
 };
 const isVague = ({ tool }: NamedTool) => ['pan', 'pot', 'tin', 'tray', 'dish'].includes(tool);
@@ -164,7 +163,7 @@ class Linker {
     const madeLast = this.madeLast(step);
     if (madeLast && madeLast === step.things[0] && named.size === 0 && !step.isFresh) {
       const maker = step.tails.findLast((j) => !isOnlyBringing(groups[j]!));
-      if (maker !== undefined) named.add(maker);
+      addTo(named, maker);
     }
     // "Sprinkle the topping over the fruit": the fruit has its maker, the topping is the other thing that was made.
     const isUnmade = step.things.some(
@@ -214,7 +213,7 @@ class Linker {
       const isWorkedOn = tails.some((j) => linked[j]!.objects.has(name));
       if (ingredients.has(name) && PART_OF.test(lead) && !isWorkedOn) continue;
       if (this.isCommon(name) && !MIXTURE.test(text.slice(at))) {
-        const isApart = PARTLY.test(text) || step.hasNamedNew;
+        const isApart = PART_OF.test(lead) || step.hasNamedNew;
         if (!isKnown || isFresh || (isApart && !isWorkedOn)) continue;
         if (previous >= 0 && holdsThing(linked[previous]!.holds, name)) {
           named.add(previous);
@@ -286,8 +285,7 @@ class Linker {
     const group = groups[k]!;
     const text = texts[k]!;
     const [first] = group.acts;
-    const isWithoutObject =
-      first !== undefined && NO_OBJECT.test(text.slice(first.at - group.from + first.word.length));
+    const isWithoutObject = first !== undefined && NO_OBJECT.test(text.slice(first.till - group.from));
     const isMovingOn =
       groups[previous]!.line === group.line &&
       first?.verb.kind === 'light' &&

@@ -1,11 +1,12 @@
 import { freeId, idFrom } from '../dinner';
+import { isWaiting } from './clauses';
 import { durationsIn } from './durations';
 import { coreOf, fieldsOf, sentenceOf, type Fields, type Mark, type StepFile } from './fields';
 import { groupsOf, type Group, type MethodLine } from './groups';
 import { growsWithPortions, guessedMinutes } from './guess';
 import { linksOf } from './links';
-import { insideIn, keepingIn, keptIn, looksIn, probeIn, signIn, type HeatContext } from './signs';
-import { aliasesOf, LEAD, namesOf } from './things';
+import { insideIn, keepingIn, keptIn, looksIn, OFF_HEAT, probeIn, signIn, type HeatContext } from './signs';
+import { aliasesOf, namesOf, withoutLead } from './things';
 import { toolsIn, type NamedTool } from './vessels';
 
 /** A step of a recipe, and the words it was read from. */
@@ -39,7 +40,7 @@ export function readMethod(
       .map((r) => lines.find((l) => r.from >= l.from && r.to <= l.from + l.text.length))
       .flatMap((l, k) => (l ? [l.text.slice(g.remarks[k]!.from - l.from, g.remarks[k]!.to - l.from)] : []));
   const named = groups.map((g, k) => [
-    ...toolsIn(texts[k]!.replace(LEAD, (lead) => ' '.repeat(lead.length))),
+    ...toolsIn(withoutLead(texts[k]!)),
     ...remarksTextOf(g)
       .flatMap(toolsIn)
       .map((t) => ({ ...t, from: -1, to: -1 })),
@@ -82,7 +83,7 @@ export function readMethod(
       ? { ...read, place: 'ring', step: { ...read.step, uses: [{ ring: 1 }, ...(read.step.uses ?? [])] } }
       : read;
     places[k] = fields.place;
-    tools[k] = toolsFor(named[k]!, around, fields.place, /\boff the heat\b/i.test(text));
+    tools[k] = toolsFor(named[k]!, around, fields.place, OFF_HEAT.test(text));
     vessels[k] = {
       hob: tools[k]!.findLast((t) => t.goes === 'hob') ?? around.hob,
       oven: tools[k]!.findLast((t) => t.goes === 'oven') ?? around.oven,
@@ -144,7 +145,8 @@ const mergedVessels = (all: readonly Vessels[]): Vessels => ({
   oven: all.findLast((v) => v.oven)?.oven ?? null,
 });
 
-const ADDED = new Set(['add', 'ladle', 'pour', 'tip']);
+const ADDED = new Set(['ladle', 'pour', 'tip']);
+const MOVED = new Set(['turn', 'toss', 'flip', 'stir']);
 /** What is added to a pan on the hob, or tossed in it for some minutes, is done on the hob too. */
 function staysOnHob(
   group: Group,
@@ -154,19 +156,16 @@ function staysOnHob(
   named: readonly NamedTool[],
   before: readonly Fields['place'][],
 ): boolean {
-  if (read.step.attention !== 'hands' || /\boff the heat\b/i.test(text)) return false;
+  if (read.step.attention !== 'hands' || OFF_HEAT.test(text)) return false;
   // What is tipped into a blender has left the hob.
   if (named.some((t) => t.goes === 'none')) return false;
-  const isMoved = ['turn', 'toss', 'flip', 'stir'].includes(word);
-  if (isMoved && before.includes('ring') && !read.step.guessed?.includes('minutes')) return true;
-  const isInPan = named.some((t) => t.goes === 'hob' && t.isAgain) && !read.step.guessed?.includes('minutes');
-  return (
-    isInPan ||
-    (ADDED.has(group.acts[0]?.word ?? '') &&
-      before.includes('ring') &&
-      (group.acts[0]?.word === 'add' || !read.step.guessed?.includes('minutes')) &&
-      !/^\W*add\b[^.]*\bpour\b/i.test(text))
-  );
+  const isTimed = !read.step.guessed?.includes('minutes');
+  const isOnHeat = before.includes('ring');
+  const first = group.acts[0]?.word ?? '';
+  const isInPan = isTimed && named.some((t) => t.goes === 'hob' && t.isAgain);
+  const isMoved = isTimed && isOnHeat && MOVED.has(word);
+  const isAdded = isOnHeat && (first === 'add' || (isTimed && ADDED.has(first)));
+  return isInPan || isMoved || (isAdded && !/^\W*add\b[^.]*\bpour\b/i.test(text));
 }
 
 /** The tools that a step names; "the pan", or none where there is heat, is the vessel of what it comes after. */
@@ -269,11 +268,10 @@ function insideStep(
   const inside = insideIn(text);
   const isLongEnough = (j: number) =>
     inside?.before !== undefined && durationsIn(texts[j]!).some((d) => d.usual > inside.before!);
-  // What runs by itself, or goes on long enough, before all else: "for the last 5 minutes" of the simmering, not of the shredding.
+  // What runs by itself, or goes on long enough, before all else: "for the last 5 minutes" of the simmering, not of
+  // the shredding.
   const before = [...groups.slice(0, k).keys()].filter((j) => !groups[j]!.isInside);
-  const host =
-    before.findLast((j) => isLongEnough(j) || groups[j]!.acts.some((a) => a.verb.attention !== 'hands')) ??
-    before.at(-1)!;
+  const host = before.findLast((j) => isLongEnough(j) || groups[j]!.acts.some(isWaiting)) ?? before.at(-1)!;
   const condition = /\bif\s+([^.;,]+)/i.exec(text)?.[1]?.trim();
   const place = inside?.before === undefined ? { at: inside?.at ?? 0 } : { before: inside.before };
   return {

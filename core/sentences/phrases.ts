@@ -33,8 +33,6 @@ export const ALIKE = /\b(?:as \p{L}+ as|size of|like) (?:the |an? )?$/iu;
 export const PART_OF = /\b(?:rest|remaining|remainder|half|some|most|a little)(?: of)?(?: the)? $/i;
 /** What comes apart: it is taken from where it was parted, whatever was done with the other. */
 export const SPLIT = new Set(['white', 'yolk']);
-/** Some of something is left in what it was taken from. */
-export const PARTLY = /\b(?:rest of|remaining|half of|remainder|some of|a little of)\b/i;
 /** What is added goes to what is in the pan or the bowl. */
 export const ADDS =
   /^\W*(?:then )?(?:add|(?:pour|spoon|spread|tip) (?:in|over|onto|on)|stir in|return|throw in|tip in|deglaze)\b/i;

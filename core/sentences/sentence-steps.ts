@@ -1,7 +1,7 @@
 import { isWaiting, isWeighty, type Act } from './clauses';
 import { durationsIn } from './durations';
 import { LOOKS } from './remarks';
-import { insideIn, looksIn } from './signs';
+import { IN_OVEN, insideIn, looksIn, OFF_HEAT } from './signs';
 
 /** Prepared in the pan where it fries: no step of its own. */
 const IN_HAND = new Set(['stir', 'mix', 'whisk', 'fold', 'toss', 'baste', 'salt']);
@@ -16,8 +16,6 @@ function isWorkBefore(act: Act, step: readonly Act[], rest: readonly Act[]): boo
   );
 }
 
-/** "Take off the heat and leave": what was on the heat until then is a step of its own. */
-const OFF_AND_WAIT = /\boff the heat\b/i;
 /** Acts of one sentence, put together to steps. */
 export function stepsOfSentence(acts: readonly Act[], text: string): Act[][] {
   const wordsOf = (act: Act) => text.slice(act.from, act.to);
@@ -45,7 +43,7 @@ export function stepsOfSentence(acts: readonly Act[], text: string): Act[][] {
       (act.word === 'melt' || act.word === 'warm') &&
       !told(act) &&
       next !== undefined &&
-      !/\bin(?:to)? the oven\b/i.test(wordsOf(next));
+      !IN_OVEN.test(wordsOf(next));
     if (
       (isLight && !isTimed) ||
       isForNext ||
@@ -56,12 +54,9 @@ export function stepsOfSentence(acts: readonly Act[], text: string): Act[][] {
       else steps.at(-1)!.push(act);
       continue;
     }
+    // "Bring to a simmer, take off the heat and leave": what was on the heat until then is a step of its own.
     const isHeatedFirst = waiting.some((a) => a.word === 'bring' || a.word === 'heat');
-    if (
-      isHeatedFirst &&
-      act.verb.kind === 'rest' &&
-      OFF_AND_WAIT.test(text.slice(waiting[0]!.from, act.to))
-    ) {
+    if (isHeatedFirst && act.verb.kind === 'rest' && OFF_HEAT.test(text.slice(waiting[0]!.from, act.to))) {
       steps.push(waiting);
       waiting = [];
     }

@@ -52,6 +52,10 @@ export function settingIn(text: string, context: HeatContext): Told<number> | nu
   return told(context.hasFan ? withFan(celsius) : celsius, gas);
 }
 
+/** Into, or in, the oven; a pot may be called one. */
+export const IN_OVEN = /\b(?:in|into|to) (?:the|a|an) (?!dutch)(?:\w+ )?oven\b/i;
+export const OFF_HEAT = /\boff the heat\b/i;
+
 const PROBE = /\b(\d{2,3})\s*(?:°|º|degrees)?\s*(C|F)\b|\b(\d{2,3})\s*(?:°|º|degrees)/i;
 
 /** A temperature in the middle of something, in °C, between 40 and 100. */

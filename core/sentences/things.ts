@@ -3,18 +3,19 @@ import { verbOf } from './verbs';
 
 const STOP = new Set(
   `the a an of with in into on onto to for until till from and or then it them its their all each everything both
-  some any more rest half well very over under about after before while when as if by at up out off down back through
-  minute minutes min mins hour hours hr hrs h half quarter overnight second seconds sec day days night least most
-  low medium high heat gentle cold hot warm lukewarm large small big wide heavy deep shallow little plenty
-  oven fridge freezer pan pot bowl saucepan frying tin tray dish casserole blender mixer processor foil lid paper plate
-  plates spoon knife skewer fork bag cup cups glasses glass jar side sides piece pieces slice slices thin thick fine
-  finely thinly roughly golden brown tender soft smooth crisp pale thick set done ready just gently quickly slowly
-  constantly often occasionally time times now meanwhile first last end next other another again also only without
-  g kg ml l dl cl tbsp tsp oz lb cm mm room temperature boil simmer point place top bottom middle inside outside
-  cooked chopped sliced diced grated crushed melted whipped beaten peeled softened dried fresh ground lined buttered
-  covered uncovered mixture ingredients serving completely remaining work fan degrees mark gas not be is are no about good ones one give given left best sure way kind amount around enough handle spoonful handful sheet sheets parchment rack wire board two three four five six eight ten twelve together teaspoon tablespoon sharp third thirds centre center edge edges pinch knob handful splash bit`.split(
-    /\s+/,
-  ),
+  some any more rest half well very over under about after before while when as if by at up out off down back
+  through minute minutes min mins hour hours hr hrs h quarter overnight second seconds sec day days night least
+  most low medium high heat gentle cold hot warm lukewarm large small big wide heavy deep shallow little plenty
+  oven fridge freezer pan pot bowl saucepan frying tin tray dish casserole blender mixer processor foil lid paper
+  plate plates spoon knife skewer fork bag cup cups glasses glass jar side sides piece pieces slice slices thin
+  thick fine finely thinly roughly golden brown tender soft smooth crisp pale set done ready just gently quickly
+  slowly constantly often occasionally time times now meanwhile first last end next other another again also only
+  without g kg ml l dl cl tbsp tsp oz lb cm mm room temperature boil simmer point place top bottom middle inside
+  outside cooked chopped sliced diced grated crushed melted whipped beaten peeled softened dried fresh ground
+  lined buttered covered uncovered mixture ingredients serving completely remaining work fan degrees mark gas not
+  be is are no good ones one give given left best sure way kind amount around enough handle spoonful handful sheet
+  sheets parchment rack wire board two three four five six eight ten twelve together teaspoon tablespoon sharp
+  third thirds centre center edge edges pinch knob splash bit`.split(/\s+/),
 );
 /** In many dishes at once: alone they tie nothing together, unless "the" stands before them. */
 export const COMMON = new Set(
@@ -66,13 +67,14 @@ const SHAPES = /^(?:slices?|cubes?|balls?)$/;
 const EITHER = /^(?:butter|flour|oil|cream|dress|stock|crumble)$/;
 
 /** "While the broth simmers," is about when. */
-export const LEAD =
-  /^\W*(?:while|when|once|as soon as|after|before|\p{L}+ (?:minutes|hours) before)\b[^,]*,/iu;
+const LEAD = /^\W*(?:while|when|once|as soon as|after|before|\p{L}+ (?:minutes|hours) before)\b[^,]*,/iu;
+/** A text without its clause of time; places stay. */
+export const withoutLead = (text: string): string => text.replace(LEAD, (lead) => ' '.repeat(lead.length));
+
 /** Things that a text speaks of. */
 export function thingsIn(text: string): Thing[] {
   // What something is to look like is no thing: "until doubled".
-  const plain = text
-    .replace(LEAD, (lead) => ' '.repeat(lead.length))
+  const plain = withoutLead(text)
     .toLowerCase()
     .replace(/\b(?:until|till|so that)\b[^.;,]*/g, (sign) => ' '.repeat(sign.length));
   const words = [...plain.matchAll(/[\p{L}][\p{L}'-]*/gu)];

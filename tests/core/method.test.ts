@@ -124,6 +124,16 @@ test.each([
   expect(read(method).steps[0]!.uses).toEqual([{ oven: celsius }]);
 });
 
+test.each([
+  ['Give it 45 minutes in the oven.', 'Give'],
+  ['Push the puree through a sieve.', 'Push'],
+  ['Leave the dough to rise for 60 minutes.', 'Leave the dough to rise'],
+  ['Fridge 3 hours.', 'Fridge'],
+])('%s: the words that were understood are marked, whatever they stand for', (method, words) => {
+  const [mark] = readMethod([{ text: method, from: 0 }], context)[0]!.marks;
+  expect([mark!.field, method.slice(mark!.from, mark!.to)]).toEqual(['attention', words]);
+});
+
 test('a vessel that is emptied is not in use; one with a name of its own is known by the plain one', () => {
   const { steps } = read(
     'Brown the meat in a Dutch oven for 9 minutes. Add the wine to the pot and simmer for 60 minutes.\nTip the loaf out of the tin and cool for 60 minutes.',
