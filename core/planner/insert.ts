@@ -3,7 +3,6 @@ import {
   makeBits,
   MAX_PAUSE,
   nextBit,
-  nextGap,
   NO_LIMIT,
   previousBit,
   type Bits,
@@ -12,7 +11,8 @@ import {
 import { DAY_WINDOW, HELD_POINTS } from '../plan';
 import { blockOven, blockStay, blockThings, latestForKept, resourcesFree } from './blocking';
 import type { Board } from './board';
-import { firstAfter, firstBusy, gainsLost, heldOf, heldShare, stretchCost } from './cost';
+import { Checks } from './checks';
+import { firstAfter, firstBusy, gainsLost, heldOf, heldShare } from './cost';
 import { Layout } from './layout';
 import type { Random } from './random';
 
@@ -34,9 +34,7 @@ export class Inserter {
   private readonly one: Bits;
   private readonly pushFree: Bits[];
   private readonly candidates = new Int32Array(MAX_CANDIDATES + 8);
-  private readonly pushed = new Int32Array(64);
-  private readonly pushedFrom = new Int32Array(64);
-  private readonly pushedCook = new Int32Array(64);
+  private readonly checks: Checks;
   private readonly choice: Choice = { mode: 0, oven: -1, start: 0, cost: Infinity, pushes: false };
 
   constructor(
@@ -45,6 +43,7 @@ export class Inserter {
   ) {
     const { model } = board;
     this.layout = new Layout(board);
+    this.checks = new Checks(board);
     this.starts = makeBits(model.words * 32);
     this.one = makeBits(model.words * 32);
     this.pushFree = model.calendars.map(() => makeBits(model.words * 32));
@@ -309,11 +308,11 @@ export class Inserter {
   }
 
   private commit(i: number, m: number, oven: number, start: number, push: boolean): boolean {
-    const { board, layout } = this;
+    const { board, layout, checks } = this;
     const mode = board.activity(i).modes[m]!;
     const { firstStretch } = board.activity(i);
     if (!layout.lay(i, mode, start, push ? this.pushFree : board.free)) return false;
-    const moved = push ? this.liftChecks() : 0;
+    const moved = push ? checks.lift(layout) : 0;
     if (moved < 0) return false;
     board.mode[i] = m;
     board.oven[i] = oven;
@@ -324,69 +323,9 @@ export class Inserter {
     for (let k = 0; k < layout.count; k++) {
       board.occupy(firstStretch + k, layout.cook[k]!, layout.from[k]!, layout.to[k]!);
     }
-    if (moved === 0 || this.settleChecks(moved)) return true;
+    if (moved === 0 || checks.settle(moved)) return true;
     board.unplace(i);
-    for (let k = 0; k < moved; k++) {
-      const s = this.pushed[k]!;
-      const from = this.pushedFrom[k]!;
-      board.occupy(s, this.pushedCook[k]!, from, from + (board.to[s]! - board.from[s]!));
-    }
+    checks.lower(moved);
     return false;
-  }
-
-  /** Lifts the checks that the layout falls on. Returns how many, or -1 where something else is in the way. */
-  private liftChecks(): number {
-    const { board, layout, pushed } = this;
-    let moved = 0;
-    for (let k = 0; k < layout.count; k++) {
-      const row = layout.cook[k]! * board.model.slots;
-      for (let t = layout.from[k]!; t < layout.to[k]!; t++) {
-        const s = board.owner[row + t]! - 1;
-        if (s < 0) continue;
-        if (!board.isCheck(s) || moved === pushed.length) return this.lowerChecks(moved);
-        pushed[moved] = s;
-        this.pushedFrom[moved] = board.from[s]!;
-        this.pushedCook[moved++] = board.cook[s]!;
-        board.release(s);
-      }
-    }
-    return moved;
-  }
-
-  private lowerChecks(moved: number): number {
-    for (let k = 0; k < moved; k++) {
-      const s = this.pushed[k]!;
-      const length = this.board.to[s]! - this.board.from[s]!;
-      this.board.occupy(s, this.pushedCook[k]!, this.pushedFrom[k]!, this.pushedFrom[k]! + length);
-    }
-    return -1;
-  }
-
-  /** Finds each lifted check another minute within its slack. Leaves all lifted where one finds none. */
-  private settleChecks(moved: number): boolean {
-    const { board, pushed } = this;
-    for (let k = 0; k < moved; k++) {
-      const s = pushed[k]!;
-      const length = board.to[s]! - board.from[s]!;
-      const { who } = board.activity(board.stretchOf[s]!);
-      const [low, high] = board.checkSpan(s);
-      let best = Infinity;
-      let at = -1;
-      let cook = -1;
-      for (let t = low; t <= high; t++) {
-        for (let c = 0; c < board.model.cookCount; c++) {
-          if (who >= 0 && c !== who) continue;
-          if (nextGap(board.free[c]!, t, t + length) < t + length) continue;
-          const cost = stretchCost(board, c, t, t + length, false);
-          if (cost < best) [best, at, cook] = [cost, t, c];
-        }
-      }
-      if (at < 0) {
-        for (let j = 0; j < k; j++) board.release(pushed[j]!);
-        return false;
-      }
-      board.occupy(s, cook, at, at + length);
-    }
-    return true;
   }
 }

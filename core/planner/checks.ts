@@ -1,0 +1,76 @@
+import { nextGap } from '../model';
+import type { Board } from './board';
+import { stretchCost } from './cost';
+import type { Layout } from './layout';
+
+/** The most checks that one insertion lifts. */
+const MOST = 64;
+
+/** Checks of other activities that an insertion falls on: lifted, and put elsewhere within their slack. */
+export class Checks {
+  private readonly lifted = new Int32Array(MOST);
+  private readonly from = new Int32Array(MOST);
+  private readonly cook = new Int32Array(MOST);
+
+  constructor(private readonly board: Board) {}
+
+  /** Lifts the checks that the layout falls on. Returns how many, or -1 where something else is in the way. */
+  lift(layout: Layout): number {
+    const { board, lifted } = this;
+    let moved = 0;
+    for (let k = 0; k < layout.count; k++) {
+      const row = layout.cook[k]! * board.model.slots;
+      for (let t = layout.from[k]!; t < layout.to[k]!; t++) {
+        const s = board.owner[row + t]! - 1;
+        if (s < 0) continue;
+        if (!board.isCheck(s) || moved === lifted.length) {
+          this.lower(moved);
+          return -1;
+        }
+        lifted[moved] = s;
+        this.from[moved] = board.from[s]!;
+        this.cook[moved++] = board.cook[s]!;
+        board.release(s);
+      }
+    }
+    return moved;
+  }
+
+  /** Puts the first `moved` lifted checks back where they were. */
+  lower(moved: number): void {
+    const { board } = this;
+    for (let k = 0; k < moved; k++) {
+      const s = this.lifted[k]!;
+      const length = board.to[s]! - board.from[s]!;
+      board.occupy(s, this.cook[k]!, this.from[k]!, this.from[k]! + length);
+    }
+  }
+
+  /** Finds each lifted check another minute within its slack. Leaves all lifted where one finds none. */
+  settle(moved: number): boolean {
+    const { board, lifted } = this;
+    for (let k = 0; k < moved; k++) {
+      const s = lifted[k]!;
+      const length = board.to[s]! - board.from[s]!;
+      const { who } = board.activity(board.stretchOf[s]!);
+      const [low, high] = board.checkSpan(s);
+      let best = Infinity;
+      let at = -1;
+      let cook = -1;
+      for (let t = low; t <= high; t++) {
+        for (let c = 0; c < board.model.cookCount; c++) {
+          if (who >= 0 && c !== who) continue;
+          if (nextGap(board.free[c]!, t, t + length) < t + length) continue;
+          const cost = stretchCost(board, c, t, t + length, false);
+          if (cost < best) [best, at, cook] = [cost, t, c];
+        }
+      }
+      if (at < 0) {
+        for (let j = 0; j < k; j++) board.release(lifted[j]!);
+        return false;
+      }
+      board.occupy(s, cook, at, at + length);
+    }
+    return true;
+  }
+}
