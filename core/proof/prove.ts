@@ -1,6 +1,7 @@
 import type { Configuration, Model } from '../model';
 import { openDomain } from './domain';
 import { Dual, type Prices, type Stretch } from './dual';
+import { Heap } from './heap';
 import { Narrower, type Order, type Part } from './narrow';
 import type { Option } from './options';
 import { MAY_LEAVE, NOBODY_LEAVES, SOMEBODY_LEAVES, type Evening } from './supply';
@@ -50,7 +51,7 @@ export class Prover {
   private readonly trees: Tree[] = [];
   private readonly duals: Dual[] = [];
   private readonly narrowers: Narrower[] = [];
-  private readonly open: Node[] = [];
+  private readonly open = new Heap<Node>();
   private unsettled = Infinity;
   private handsPrices: Float64Array | null = null;
   private target: number;
@@ -87,37 +88,7 @@ export class Prover {
     const narrower = this.narrowers[node.tree]!;
     if (!narrower.narrow(node)) return;
     node.bound = this.duals[node.tree]!.bound(node.domain, this.evening(node));
-    if (node.bound < this.target - WORTH) this.push(node);
-  }
-
-  private push(node: Node): void {
-    let k = this.open.length;
-    this.open.push(node);
-    while (k > 0) {
-      const parent = (k - 1) >> 1;
-      if (this.open[parent]!.bound <= node.bound) break;
-      this.open[k] = this.open[parent]!;
-      k = parent;
-    }
-    this.open[k] = node;
-  }
-
-  private pop(): Node {
-    const top = this.open[0]!;
-    const last = this.open.pop()!;
-    if (this.open.length > 0) {
-      let k = 0;
-      for (;;) {
-        let child = 2 * k + 1;
-        if (child >= this.open.length) break;
-        if (child + 1 < this.open.length && this.open[child + 1]!.bound < this.open[child]!.bound) child += 1;
-        if (this.open[child]!.bound >= last.bound) break;
-        this.open[k] = this.open[child]!;
-        k = child;
-      }
-      this.open[k] = last;
-    }
-    return top;
+    if (node.bound < this.target - WORTH) this.open.push(node);
   }
 
   run(): Proof {
@@ -130,14 +101,14 @@ export class Prover {
 
   /** The same in slices, one for each part. */
   *running(): Generator<void, Proof> {
-    while (this.open.length > 0 && this.open[0]!.bound < this.target - WORTH && !this.isSpent()) {
+    while (this.open.least < this.target - WORTH && !this.isSpent()) {
       yield;
-      const node = this.pop();
+      const node = this.open.pop();
       this.parts += 1;
       // What could not be looked at to the end stays open, with what is known of it.
-      if (!this.explore(node)) this.push(node);
+      if (!this.explore(node)) this.open.push(node);
     }
-    const left = Math.min(this.open[0]?.bound ?? Infinity, this.unsettled);
+    const left = Math.min(this.open.least, this.unsettled);
     const isComplete = left >= this.target - WORTH;
     return { bound: isComplete ? this.target : left, isComplete, parts: this.parts };
   }
@@ -181,13 +152,12 @@ export class Prover {
   /** One way to make the dishes prices hands much like another: bounds of the others to begin with. */
   private sharePrices(hands: Float64Array): void {
     this.handsPrices = hands;
-    for (const node of this.open) {
+    this.open.update((node) => {
       const dual = this.duals[node.tree]!;
       dual.demand.price.set(hands);
       const isOpen = this.narrowers[node.tree]!.narrow(node);
       node.bound = isOpen ? Math.max(node.bound, dual.bound(node.domain, this.evening(node))) : Infinity;
-    }
-    this.open.sort((a, b) => a.bound - b.bound);
+    });
   }
 
   private evening(node: Node): Evening {
@@ -234,7 +204,7 @@ export class Prover {
       depth: node.depth + 1,
     };
     change(part);
-    this.push(part);
+    this.open.push(part);
   }
 
   private branch(node: Node, dual: Dual, narrower: Narrower, tree: Tree): void {
