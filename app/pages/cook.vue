@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core';
+import { isTyping } from '../composables/isTyping';
 import { useBell } from '../composables/useBell';
 import { useHeat } from '../composables/useHeat';
 import { duration, useTimes } from '../composables/useTimes';
@@ -39,9 +40,9 @@ function when(minute: number): string {
 }
 
 useEventListener('keydown', (event: KeyboardEvent) => {
-  const target = event.target as HTMLElement;
-  if (target.closest('input, textarea, [role="dialog"], [role="slider"]')) return;
-  if (event.key === ' ' && !target.closest('button, a, label') && first.value) {
+  if (isTyping(event)) return;
+  const isPressed = (event.target as HTMLElement).closest('button, a, label, input');
+  if (event.key === ' ' && !isPressed && first.value) {
     event.preventDefault();
     void session.done(first.value.id);
   }

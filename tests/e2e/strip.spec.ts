@@ -52,6 +52,9 @@ test('the whole evening is on one screen', async ({ page }) => {
   for (const text of [/Plate and carry: Starter/, /Plate and carry: Dessert/, /Sear the duck legs/]) {
     await expect(page.getByRole('button', { name: text }).first()).toBeInViewport({ ratio: 1 });
   }
+  // What was just chosen has the focus; the keys of the application work all the same.
+  await page.keyboard.press('t');
+  await expect(page.getByRole('button', { name: 'Daylight' })).toBeVisible();
 });
 
 test('the evening as a list in the order of time, one cook alone', async ({ page }) => {

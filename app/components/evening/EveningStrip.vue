@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener, useMediaQuery, useWindowSize } from '@vueuse/core';
 import { minuteAt, yOf } from '../../../core/strip';
+import { isTyping } from '../../composables/isTyping';
 import { useCooks } from '../../composables/useCooks';
 import { useStrip } from '../../composables/useStrip';
 import { STRIP_DRAG, useStripDrag } from '../../composables/useStripDrag';
@@ -114,9 +115,7 @@ watch(
 );
 
 useEventListener('keydown', (event: KeyboardEvent) => {
-  const target = event.target as HTMLElement | null;
-  if (event.ctrlKey || event.metaKey || event.altKey || target?.closest('input, textarea, [role="dialog"]'))
-    return;
+  if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
   if (event.key === '+' || event.key === '=') look.zoomBy(1);
   else if (event.key === '-') look.zoomBy(-1);
 });

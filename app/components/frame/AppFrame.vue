@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core';
 import { ElMessage, ElMessageBox } from 'element-plus';
+import { isTyping } from '../../composables/isTyping';
 import { useTheme } from '../../composables/useTheme';
 import { useCards } from '../../stores/cards';
 import { useDinner } from '../../stores/dinner';
@@ -36,11 +37,6 @@ watch(
   () => store.changedElsewhere,
   () => ElMessage('This dinner was changed in another window; this one follows.'),
 );
-
-function isTyping(event: KeyboardEvent): boolean {
-  const target = event.target as HTMLElement | null;
-  return !!target?.closest('input, textarea, select, [contenteditable], [role="slider"], [role="dialog"]');
-}
 
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (isTyping(event)) return;
