@@ -13,6 +13,8 @@ const PACK =
   /^(?:x\s*)?\(?(\d+(?:[.,]\d+)?)\s?(g|kg|ml|l|cl|oz|lb)\)?\s+(tins?|cans?|packets?|packs?|jars?|bottles?|bags?|tubs?|blocks?|bars?)\s+(?:of\s+)?(.+)$/i;
 const PART = /^(?:the\s+)?(juice|zest|grated zest|rind|peel)(?:\s+and\s+(juice|zest))?\s+of\s+(.+)$/i;
 const TASTE = /,?\s*(?:to taste|as needed|as you like|for (?:frying|greasing|dusting|serving))\s*$/i;
+/** An amount that is none: "some cinnamon". */
+const SOME = /^(?:some|a little|a bit of|plenty of)\s+/i;
 const HALF = /^half an?\s+/i;
 const WHOLE = /^(?:eggs?|tins?|cans?|packets?|jars?)\b/i;
 const WORDS_FOR_SIZE = /^(?:large|small|medium|big|ripe|fresh)\s+/i;
@@ -46,7 +48,7 @@ export function readIngredient(line: string): IngredientFile | null {
     .slice(0, 300);
   if (!/\p{L}/u.test(text)) return null;
   if (TASTE.test(text) || !/[\d¼½¾⅓⅔⅛]|^(?:an?|half|one|two|three|four|some|juice|zest)\b/i.test(text)) {
-    return named(itemAndWork(text.replace(TASTE, '')));
+    return named(itemAndWork(text.replace(TASTE, '').replace(SOME, '')));
   }
   const part = PART.exec(text);
   if (part) {
@@ -64,7 +66,7 @@ export function readIngredient(line: string): IngredientFile | null {
   );
   if (!parsed) return null;
   const { quantity, quantity2, unitOfMeasure, description } = parsed;
-  if (quantity === null || !Number.isFinite(quantity)) return named(itemAndWork(text));
+  if (quantity === null || !Number.isFinite(quantity)) return named(itemAndWork(text.replace(SOME, '')));
   const pack = PACK.exec(description);
   if (pack) {
     const unit = unitName(pack[3]!);

@@ -1,4 +1,4 @@
-import { durationsIn, type MethodLine } from '../sentences';
+import { durationsIn, tellsToDo, type MethodLine } from '../sentences';
 import { looksLikeIngredient } from './ingredient-line';
 import type { Claims, Line, RecipeText } from './recipe';
 
@@ -17,6 +17,12 @@ const NUMBERED = /^\s*(?:step\s*)?\d{1,2}\s*[.):]\s+|^\s*(?:[-*•–]|step\s*\d
 /** "Pastry: rub the butter into the flour": the part of the dish, and what is done. */
 const LABELLED = /^((?:for the )?\p{L}[\p{L} ]{2,24}):\s+(?=\p{L})/iu;
 const INLINE_LIST = /^[^:.]{0,40}\b(?:ingredients|zutaten|you need)\b[^:.]{0,30}:\s*(\S.+)$/i;
+const labelOf = (words: string) => {
+  const label = LABELLED.exec(words);
+  return label && !tellsToDo(label[1]!.split(' ')[0]!.toLowerCase()) ? label : null;
+};
+/** "You need 600 g flour, 2 eggs and some salt." */
+const NEEDED = /^(?:you(?:'ll| will)? need|take) (\d.+?)\.?$/i;
 const MANY = 80;
 /** More lines of one kind than any recipe has. */
 const MOST_LINES = 500;
@@ -96,17 +102,32 @@ export function readPlain(text: string): RecipeText {
   const addMethod = (line: Line) => {
     const lead = NUMBERED.exec(line.text)?.[0].length ?? line.text.length - line.text.trimStart().length;
     const words = line.text.slice(lead);
-    const label = LABELLED.exec(words);
+    const label = labelOf(words);
     const own = label ? label[1]!.replace(/^(?:for|make|prepare) (?:the )?/i, '') : part;
     const skip = lead + (label?.[0].length ?? 0);
     method.push({ text: line.text.slice(skip).trimEnd(), from: line.from + skip, part: own });
   };
+
+  /** "- Shred the greens" under ingredients without such marks. */
+  const isFirstStep = (line: Line) =>
+    BULLET.test(line.text) &&
+    ingredients.length > 0 &&
+    !ingredients.some((l) => BULLET.test(l.text)) &&
+    beginsWithVerb(line.text);
 
   for (const line of linesOf(text)) {
     if (ingredients.length >= MOST_LINES || method.length >= MOST_LINES) break;
     const plain = undecorated(line.text);
     if (!plain) continue;
     const isHeading = /^\s*(?:#|(\*\*|__)[^*_]+\1\s*$)/.test(line.text) || /:\s*$/.test(line.text.trim());
+    const needed = section === 'method' ? null : NEEDED.exec(plain);
+    if (needed && /,/.test(plain)) {
+      const at = line.text.indexOf(needed[1]!);
+      const list = { text: needed[1]!, from: line.from + at };
+      ingredients.push(...cut(list, /,\s+|\s+and\s+(?=\d|some\b|an?\b)/));
+      section = 'ingredients';
+      continue;
+    }
     const inline = INLINE_LIST.exec(line.text);
     if (inline && !isSentence(inline[1]!.replace(/,/g, ' ').slice(0, 10))) {
       const at = line.text.indexOf(inline[1]!);
@@ -143,7 +164,7 @@ export function readPlain(text: string): RecipeText {
       serves ??= number;
       continue;
     }
-    const startsStep = NUMBERED.test(line.text) && /^\s*(?:step|\d)/i.test(line.text);
+    const startsStep = (NUMBERED.test(line.text) && /^\s*(?:step|\d)/i.test(line.text)) || isFirstStep(line);
     if (isAbout && !startsStep && section !== 'method') {
       serves ??= number;
       claims = { ...ownClaims, ...claims };
@@ -196,6 +217,12 @@ export function readPlain(text: string): RecipeText {
 
 const FIRST_VERBS =
   /^(?:heat|preheat|put|mix|cut|chop|peel|cook|boil|bake|roast|whisk|add|melt|slice|stir|toss|fry|soak|wash|drain|take|bring|warm|whip|rub|place|combine|grease|line|clean|dice)\b/i;
+const BULLET = /^\s*[-*•–]\s/;
+/** An order, not "butter for the tin". */
+const beginsWithVerb = (text: string) => {
+  const [first, second] = text.replace(NUMBERED, '').toLowerCase().split(/\s+/);
+  return tellsToDo(first!) && second !== undefined && !/^(?:of|and|or|for|to)$/.test(second);
+};
 const hasVerbFirst = (text: string) => FIRST_VERBS.test(text.replace(NUMBERED, ''));
 
 /** A title in capitals is written as one says it. */

@@ -109,6 +109,8 @@ const GIVEN = /^\s+(?:it|them|the \p{L}+|everything)\s+(?:about |another |a (?:f
 const MOSTLY_THINGS = new Set(
   'salt butter cream flour oil core bone shell pod seed crumble stock dust'.split(' '),
 );
+/** A word in small letters that can only be something to do. */
+export const tellsToDo = (word: string): boolean => verbOf(word) !== null && !MOSTLY_THINGS.has(word);
 const WITHOUT_OBJECT = /^\s*(?:$|[,.;)]|(?:and|or|to|over|on|in|with|from|for)\b)/i;
 
 const GREASED = /^\s+(?:an?|the|your) (?:[\p{L}-]+ ){0,3}(?:dish|tin|tray|mould|pan|basin|sheet)\b/iu;
@@ -118,6 +120,14 @@ const MEANT: readonly (readonly [string, RegExp, string])[] = [
   ['let', /^[^.;,]*\b(?:become|get|grow) (?:very )?hot\b/i, 'heat'],
   ['let', /^\s+(?:it|them|the \p{L}+) (?:foam|sizzle|colou?r|brown|caramelise)\b/iu, 'fry'],
   ['dissolve', /^[^.;,]*\bover (?:a )?(?:low|gentle|medium) heat\b/i, 'melt'],
+  // What drains so long does so by itself.
+  ['drain', /^[^.;,]*\bfor (?:about |at least )?(?:\d{2}|an hour|half an hour|\d+ h)/i, 'stand'],
+  // Milk that is heated to just below boiling.
+  [
+    'heat',
+    /^[^.;,]*\b(?:to|until)(?: it is)? (?:just )?(?:below |under |almost )?(?:the |a )?(?:boil|simmer|boiling|boils|steaming|steams)\b/i,
+    'bring',
+  ],
   // "Oil an ovenproof dish".
   ['oil', GREASED, 'grease'],
   ['butter', GREASED, 'grease'],
@@ -156,6 +166,9 @@ function meantBy(word: string, after: string): string {
 const CLAUSE = /^\W*(?:while|when|once|as soon as|until)\b(?! (?:it is |they are )?still)[^,]*$/i;
 /** "Until just warm": what is seen, not what to do. */
 const AS_SIGN = /\b(?:until|till)\b(?:(?!\b(?:and|then|or)\b)[^,.;:(])*$/i;
+/** "Until risen and brown": a second word for how it looks. */
+const SIGN_BEFORE = /\b(?:until|till)\b[^.;:(]*\band\s+$/i;
+const LOOKS_LIKE = new Set('brown crisp dry clean cool warm set thin'.split(' '));
 const LETS = new Set(['leave', 'let', 'allow', 'set', 'keep']);
 
 type Found = Pick<Act, 'word' | 'verb' | 'at' | 'till'>;
@@ -218,6 +231,8 @@ function verbsIn(text: string): Found[] {
       TIME_NEXT.test(after);
     if (!isStart && !isAfterLead && !isTimedWait) continue;
     if (AS_SIGN.test(text.slice(0, match.index))) continue;
+    if (LOOKS_LIKE.has(word) && SIGN_BEFORE.test(text.slice(0, match.index)) && WITHOUT_OBJECT.test(after))
+      continue;
     if ((before === 'and' || before === 'or') && MOSTLY_THINGS.has(word) && WITHOUT_OBJECT.test(after))
       continue;
     const next = words[k + 1]?.[0].toLowerCase();

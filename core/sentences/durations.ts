@@ -15,6 +15,7 @@ const BETWEEN = String.raw`\s*(?:to|or|-|–|—)\s*`;
 const WORDS: Readonly<Record<string, number>> = {
   a: 1,
   an: 1,
+  another: 1,
   one: 1,
   two: 2,
   three: 3,
@@ -73,7 +74,7 @@ const PATTERN = new RegExp(
     String.raw`(?<three>\bthree quarters of an hour\b)`,
     String.raw`(?<![\w.])(?<low>${NUMBER})(?:\s*(?<lowUnit>${UNIT}))?${BETWEEN}(?<high>${NUMBER})${MORE}\s*(?<highUnit>${UNIT})`,
     String.raw`(?<![\w.])(?<hours>${NUMBER})\s*(?:hours?|hrs?|h)\b\.?,?\s*(?:and\s*)?(?<rest>\d+)\s*(?:minutes?|mins?|min|m)\b\.?`,
-    String.raw`(?<![\w.])(?!an? second\b)(?<one>${NUMBER})${MORE}\s*(?<oneUnit>${UNIT})`,
+    String.raw`(?<![\w.])(?!an? second\b)(?<one>${NUMBER}|another)${MORE}\s*(?<oneUnit>${UNIT})`,
   ].join('|'),
   'giu',
 );

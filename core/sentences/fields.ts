@@ -44,12 +44,14 @@ const MOST_MINUTES = 100_000;
 const IN_FREEZER = /\b(?:in|to|into) the freezer\b/i;
 const IN_FRIDGE = /\b(?:in|to|into) the (?:fridge|refrigerator)\b/i;
 const OUT_OF_FRIDGE = /\bout of the (?:fridge|refrigerator)\b|^\W*take (?:(?:it|them) )?out\b/i;
+/** Only kept warm there. */
+const KEPT_WARM = /\bkeep (?:it |them )?(?:warm|hot)\b[^.;,]*/i;
 const OVER_HEAT =
   /\b(?:over|on) (?:a |the )?(?:very )?(?:low|medium|high|gentle|lowest|moderate|pan|simmering)\b|\b(?:low|medium|gentle) heat\b|\bsimmering water\b|\bboiling water\b/i;
 
 /** Brought to the boil, and nothing put in after that. */
 const BROUGHT =
-  /\bbring\b[^.;]*?\b(?:to|below) (?:the |a )?(?:\p{L}+ )?(?:boil|simmer|boiling point)\b(?![^.;]*\b(?:pour|stir|add))/iu;
+  /\b(?:bring|heat)\b[^.;]*?\b(?:to|below) (?:the |a )?(?:\p{L}+ )?(?:boil|simmer|boiling point|boiling)\b(?![^.;]*\b(?:pour|stir|add))/iu;
 
 /** Minutes until a pot boils, where none are told. Common practice. */
 const TO_THE_BOIL = 8;
@@ -137,7 +139,7 @@ export function fieldsOf(text: string, offset: number, act: Act | undefined, con
     marks.push({ field, from: offset + at.from, to: offset + at.to });
   const guessed: string[] = [];
 
-  const verb = meaningOf(act, text);
+  const verb = meaningOf(act, act?.word === 'keep' ? text : text.replace(KEPT_WARM, ''));
   if (act) marks.push({ field: 'attention', from: act.at, to: act.till });
   else guessed.push('attention');
 

@@ -35,6 +35,9 @@ const MOST_STEPS = 200;
 /** Work that is not done to what is already on: "40 minutes before the end, peel the apples" is beside it. */
 const BEGINS = new Set('peel core chop slice dice cut wash trim knead roll whip grate make pick'.split(' '));
 
+/** A part of a method that is about the plates. */
+const PLATED = /^(?:to )?(?:plate|plating|dish) ?(?:up)?$/i;
+
 type Open = { -readonly [K in keyof Group]: Group[K] };
 
 /** The steps of a method before their order is known. */
@@ -67,7 +70,8 @@ export function groupsOf(lines: readonly MethodLine[], context: HeatContext): Gr
       // "Preheat the oven and grease a tin": the oven sees to itself, the tin is work.
       const work = acts.filter((a) => a.verb.kind !== 'preheat');
       if (work.length < acts.length && heatMark) oven = heatMark;
-      if ((isPlating(work, words) && work.length > 0) || (keptIn(words) && durationsIn(words).length === 0)) {
+      const isOnPlate = PLATED.test(line.part ?? '') || (isPlating(work, words) && work.length > 0);
+      if (isOnPlate || (keptIn(words) && durationsIn(words).length === 0)) {
         if (last) last.remarks = [...last.remarks, whole];
         continue;
       }
@@ -194,7 +198,7 @@ const shifted = (at: Stretch, acts: readonly Act[], line: MethodLine, number: nu
 });
 
 const ASIDE =
-  /,?\s*\b((?:uncovering|adding|turning|scattering|removing|sprinkling|brushing)\b[^.;]*?\bfor the (?:last|final)\b[^.;]*)/i;
+  /,?\s*\b((?:uncovering|adding|turning|scattering|removing|sprinkling|brushing|tossing)\b[^.;]*?\b(?:for the (?:last|final)\b|after (?:about )?\d)[^.;]*)/i;
 
 /** "..., uncovering for the last 30 minutes": done inside the step that the sentence tells of. */
 function asideIn(text: string, offset: number, line: MethodLine, number: number): Omit<Group, 'oven'> | null {

@@ -1,4 +1,5 @@
 export { hiddenCautions, suggestCautions, type Suggested } from './cautions';
+export { tellsToDo } from './clauses';
 export { durationsIn, numberOf, type ToldDuration } from './durations';
 export type { Mark } from './fields';
 export type { MethodLine } from './groups';

@@ -145,7 +145,7 @@ const mergedVessels = (all: readonly Vessels[]): Vessels => ({
   oven: all.findLast((v) => v.oven)?.oven ?? null,
 });
 
-const ADDED = new Set(['ladle', 'pour', 'tip']);
+const ADDED = new Set(['ladle', 'pour', 'tip', 'drop', 'lower', 'slide']);
 const MOVED = new Set(['turn', 'toss', 'flip', 'stir']);
 /** What is added to a pan on the hob, or tossed in it for some minutes, is done on the hob too. */
 function staysOnHob(
@@ -271,9 +271,12 @@ function insideStep(
   // What runs by itself, or goes on long enough, before all else: "for the last 5 minutes" of the simmering, not of
   // the shredding.
   const before = [...groups.slice(0, k).keys()].filter((j) => !groups[j]!.isInside);
-  const host = before.findLast((j) => isLongEnough(j) || groups[j]!.acts.some(isWaiting)) ?? before.at(-1)!;
+  const isHost = (j: number) => isLongEnough(j) || groups[j]!.acts.some(isWaiting);
+  const host = (inside?.isHalfway ? undefined : before.findLast(isHost)) ?? before.at(-1)!;
   const condition = /\bif\s+([^.;,]+)/i.exec(text)?.[1]?.trim();
-  const place = inside?.before === undefined ? { at: inside?.at ?? 0 } : { before: inside.before };
+  const [hostTime] = durationsIn(texts[host]!);
+  const half = inside?.isHalfway && hostTime ? Math.round(hostTime.usual / 2) : 0;
+  const place = inside?.before === undefined ? { at: inside?.at ?? half } : { before: inside.before };
   return {
     from: group.from,
     to: group.to,

@@ -7,7 +7,19 @@ export const FRESH =
 export const STILL = /^\W*(?:while|when) (?:(?:it is|it's|they are|they're) )?(?:still )?(?:warm|hot)\b/i;
 /** Fat that is melted or heated comes from the larder, whatever else had some of it. */
 export const FAT_FIRST =
-  /^\W*(?:\p{L}+ )?(?:melt|heat|warm|brown) (?:half |most |some |a little )?(?:of )?the (?:\p{L}+ )?(?:butter|oil|fat|lard)\b/iu;
+  /^\W*(?:in (?:a|another) [^,.;]{2,30}, |\p{L}+ )?(?:melt|heat|warm|brown) (?:half |most |some |a little )?(?:of )?the (?:\p{L}+ )?(?:butter|oil|fat|lard)\b/iu;
+/** "Skim the fat from the tin": after what was in it. */
+export const FROM_VESSEL = /\b(?:from|in) the (?:roasting |frying )?(?:tin|pan)\b/i;
+/** "Fold through the lentils": what was made last goes into something else. */
+export const INTO_OTHER = /^\s*(?:through|into|onto) the\b/i;
+/** A lid of pastry over what is in the dish. */
+export const OVER_VESSEL = /\b(?:over|onto) the (?:pie )?(?:dish|tin)\b/i;
+/** "When the beets are cool enough, rub off the skins": about what the clause names. */
+export const WHEN_READY =
+  /^\W*(?:when|once|as soon as) the (?!oven\b|water\b|pan\b)[^,]*?\b(?:is|are|has|have)\b[^,]*,/i;
+/** "Drain, keeping the water": it is wanted later. */
+export const SET_BY =
+  /\b(?:keeping|reserving|saving|reserve|save)\b[^.;,]*?\b(water|liquid|juices?|cider|marinade|liquor|fat)\b/i;
 /** Speaks of what was named before. */
 export const PRONOUN = /\b(?:it|them|both|everything)\b/i;
 /** Goes on with what there is. */
@@ -35,11 +47,14 @@ export const PART_OF = /\b(?:rest|remaining|remainder|half|some|most|a little)(?
 export const SPLIT = new Set(['white', 'yolk']);
 /** What is added goes to what is in the pan or the bowl. */
 export const ADDS =
-  /^\W*(?:then )?(?:add|(?:pour|spoon|spread|tip) (?:in|over|onto|on)|stir in|return|throw in|tip in|deglaze)\b/i;
+  /^\W*(?:then )?(?:add|(?:pour|spoon|spread|tip) (?:in|over|onto|on)|stir in|return|throw in|tip in|deglaze)\b(?! the pan)/i;
 /** A verb without a thing of its own: "divide into 12", "blend with butter". */
 export const NO_OBJECT =
-  /^\s*(?:\w+ly\s+)?(?:(?:for\s+)?(?:about\s+|ca\.?\s*)?\d[\d\s/.–-]*(?:to \d+ )?(?:min|hour|h\b)|to|into|in|with|between|among|until|for|through|over|on|onto|at|blind|smooth|dry|again|[,.;(]|$)/i;
+  /^\s*(?:\w+ly\s+)?(?:(?:for\s+)?(?:about\s+|ca\.?\s*)?\d[\d\s/.–-]*(?:to \d+ )?(?:min|hour|h\b)|to|into|in|with|between|among|until|for|w\/|through|over|all over|back|on|onto|at|blind|smooth|dry|again|[,.;(]|$)/i;
+/** "Stir in and cook": what was mixed goes into what is on the heat. */
+export const STIRRED_IN = /^\W*(?:stir|whisk|pour) in (?:and|,)[^.]*\b(?:cook|simmer|bubble|thicken)/i;
 /** After all that was made. */
-export const ALL = /\b(?:everything|all the (?!time|way|while)|assemble)\b|\bwet\b.*\bdry\b/i;
+export const ALL =
+  /\b(?:everything|all the (?!time|way|while|(?:\w+ )?ingredients)|assemble)\b|\bwet\b.*\bdry\b/i;
 /** After all that was made, unless new things are named. */
 export const TOGETHER = /\btogether\b/i;

@@ -7,7 +7,8 @@ import { looksIn } from './signs';
 const PREHEAT =
   /\b(?:pre-?heat|heat|turn on|turn|switch on|set|warm|lower|raise|reduce|increase|oven to|oven:)\b/i;
 /** "Transfer the lamb to a plate; pour off the fat": the end of what was done with it. */
-const SET_DOWN = /\b(?:to|onto|on) an? (?:\p{L}+ )?(?:plate|board|rack)\b|\bpour off\b|^\W*set aside\b/iu;
+const SET_DOWN =
+  /\b(?:to|onto|on) (?:an? (?:\p{L}+ )?(?:plate|board|rack)|(?:kitchen )?paper)\b|\bpour off\b|^\W*set aside\b/iu;
 const PRONOUN = /^\W*\p{L}+ (?:it|them|these|everything)\b/iu;
 
 /** Whether a sentence only says how hot the oven is to be. */
@@ -26,7 +27,8 @@ export function ovenOnly(words: string, acts: readonly Act[]): boolean {
 /** "Allow a quarter of an hour for the herbs": how long what was told takes. */
 const TAKES = /^\W*(?:allow|reckon|count|plan)\b[^.;]*\bfor (?:this|that|it|the|all)\b/i;
 /** Whether a sentence only says how long something takes. */
-export const isRemark = (words: string): boolean => TAKES.test(words);
+export const isRemark = (words: string): boolean =>
+  TAKES.test(words) || (/^\W*check\b/i.test(words) && durationsIn(words).length === 0);
 
 /** "Stir every half hour": how something that waits is looked after. */
 export const LOOKS = new Set('stir turn baste look check skim shake toss top brush rotate'.split(' '));

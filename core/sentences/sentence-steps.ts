@@ -44,8 +44,15 @@ export function stepsOfSentence(acts: readonly Act[], text: string): Act[][] {
       !told(act) &&
       next !== undefined &&
       !IN_OVEN.test(wordsOf(next));
+    // "Heat a pan until hot, rub the steaks with oil and sear".
+    const isWhilePanHeats =
+      waiting.some((a) => a.word === 'heat') &&
+      act.verb.kind === 'prep' &&
+      !told(act) &&
+      next?.verb.kind === 'hob';
     if (
       (isLight && !isTimed) ||
+      isWhilePanHeats ||
       isForNext ||
       (isStirIn && rest.some((a) => ['hob', 'simmer', 'cook'].includes(a.verb.kind)))
     ) {
@@ -56,7 +63,9 @@ export function stepsOfSentence(acts: readonly Act[], text: string): Act[][] {
     }
     // "Bring to a simmer, take off the heat and leave": what was on the heat until then is a step of its own.
     const isHeatedFirst = waiting.some((a) => a.word === 'bring' || a.word === 'heat');
-    if (isHeatedFirst && act.verb.kind === 'rest' && OFF_HEAT.test(text.slice(waiting[0]!.from, act.to))) {
+    const isTakenOff =
+      isHeatedFirst && (act.word === 'infuse' || OFF_HEAT.test(text.slice(waiting[0]!.from, act.to)));
+    if (isTakenOff && act.verb.kind === 'rest') {
       steps.push(waiting);
       waiting = [];
     }

@@ -1,5 +1,6 @@
 import { celsiusOf, celsiusOfGasMark, withFan, withoutFan } from '../amounts';
-import { durationsIn, type ToldDuration } from './durations';
+import type { Stretch } from './clauses';
+import { durationsIn } from './durations';
 
 /** Parts of a text that tell something about a step. Places are in the text that was given. */
 export interface Told<Value> {
@@ -71,7 +72,7 @@ const EVERY =
   /\bevery\s+(?:(half|quarter|hour)(?: an| of an)?(?: hour)?|(\d+|few)\s*(minutes?|mins?|min|seconds?|secs?)?)(?![\w])/i;
 const SPANS: Readonly<Record<string, number>> = { half: 30, quarter: 15, hour: 60 };
 const OFTEN =
-  /\b(?:stirr?|turn|toss|bast|shak|look|skimm|check|rotat|brush)\w*[^.;]*?\b(?:occasionally|often|from time to time|now and then|once or twice|(?<!at )once|frequently|halfway(?: through)?|half way(?: through)?|regularly)\b|\b(?:often|occasionally) stirr?ing\b|\bladle by ladle\b/i;
+  /\b(?:stirr?|turn|toss|bast|shak|look|skimm|check|rotat|brush)\w*[^.;]*?\b(?:occasionally|often|from time to time|now and then|once or twice|(?<!at )once|twice|(?:three|several) times|frequently|halfway(?: through)?|half way(?: through)?|regularly)\b|\b(?:often|occasionally) stirr?ing\b|\bladle by ladle\b/i;
 const ALWAYS =
   /\b(?:stirring|stir|whisking|whisk)(?: (?:constantly|continuously|all the time|without stopping))?(?=[,.;]|\s*(?:constantly|continuously|all the time|over|until|for)|$)/i;
 const FEW = 5;
@@ -123,8 +124,12 @@ export function timesIn(text: string): number {
 export interface Inside {
   readonly at?: number;
   readonly before?: number;
-  readonly duration: ToldDuration;
+  /** Half of the time of what it is done in has passed. */
+  readonly isHalfway?: boolean;
+  readonly duration: Stretch;
 }
+
+const HALFWAY = /\bhalf ?way(?: through)?(?: the (?:cooking|baking|simmering)(?: time)?)?(?=[.;,]|$)/i;
 
 /** "for the last 15 minutes", "after 20 minutes", "10 minutes before the end". */
 export function insideIn(text: string): Inside | null {
@@ -136,7 +141,10 @@ export function insideIn(text: string): Inside | null {
     }
     if (/\bafter\s*(?:about|ca\.?)?\s*$/i.test(lead)) return { at: duration.usual, duration };
   }
-  return null;
+  const half = HALFWAY.exec(text);
+  return half && !OFTEN.test(text)
+    ? { isHalfway: true, duration: { from: half.index, to: half.index + half[0].length } }
+    : null;
 }
 
 /** Where something is to be kept until it is wanted, without a word on how long. */

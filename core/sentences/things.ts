@@ -71,12 +71,18 @@ const LEAD = /^\W*(?:while|when|once|as soon as|after|before|\p{L}+ (?:minutes|h
 /** A text without its clause of time; places stay. */
 export const withoutLead = (text: string): string => text.replace(LEAD, (lead) => ' '.repeat(lead.length));
 
+/** "Blend all the ingredients for the paste": from the larder. */
+export const ALL_LISTED = /\ball (?:of )?the (?:\p{L}+ )?ingredients(?: for the \p{L}+)?/iu;
+
 /** Things that a text speaks of. */
 export function thingsIn(text: string): Thing[] {
-  // What something is to look like is no thing: "until doubled".
+  // What something is to look like is no thing: "until doubled"; nor is what it is served with.
   const plain = withoutLead(text)
     .toLowerCase()
-    .replace(/\b(?:until|till|so that)\b[^.;,]*/g, (sign) => ' '.repeat(sign.length));
+    .replace(ALL_LISTED, (list) => ' '.repeat(list.length))
+    .replace(/\b(?:until|till|so that)\b[^.;,]*|(?<=\p{L}.*)\b(?:and|then) serve\b[^.;]*/gu, (sign) =>
+      ' '.repeat(sign.length),
+    );
   const words = [...plain.matchAll(/[\p{L}][\p{L}'-]*/gu)];
   return words.flatMap((match, k) => {
     const word = match[0];
@@ -130,7 +136,8 @@ const MADE: readonly (readonly [RegExp, readonly string[]])[] = [
   [/\b(?:line|fill|roll out)\b/i, ['case', 'base', 'shell']],
   [/\b(?:reduce|simmer|deglaze|strain)\b/i, ['sauce', 'soup', 'stew', 'broth', 'stock', 'gravy']],
   [/\b(?:blend|puree|purée)\b/i, ['soup', 'sauce', 'puree']],
-  [/\b(?:sear|brown|roast|braise|cook)\b/i, ['meat', 'juice']],
+  [/\b(?:blend|pound|grind|crush)\b/i, ['paste']],
+  [/\b(?:sear|brown|roast|braise|cook)\b/i, ['juice']],
 ];
 
 /** The names of things in a list of ingredients, as steps may speak of them. */
@@ -151,11 +158,14 @@ export function aliasesOf(lines: readonly string[]): Aliases {
     .filter((names) =>
       names.some((name) => kindsOf(name).some((kind) => kind === 'meat' || kind === 'fish')),
     );
-  return new Map(
-    pieces.flatMap((names) =>
+  const [only, ...others] = pieces;
+  const called = only && others.length === 0 ? PIECE.map((word) => [word, only] as const) : [];
+  return new Map([
+    ...called,
+    ...pieces.flatMap((names) =>
       names.map((name) => [name, [...names.filter((n) => n !== name), ...PIECE]] as const),
     ),
-  );
+  ]);
 }
 
 /** What a step holds that speaks of these things. "A leek" is also a vegetable, which is not to speak of vegetables. */
@@ -165,12 +175,18 @@ export const heldNames = (things: readonly Thing[], aliases: Aliases): string[] 
     ...[...kindsOf(name), ...(aliases.get(name) ?? [])].map((other) => `a ${other}`),
   ]);
 
+/** Whether a step holds a thing by its name or as one of a kind. */
+export const isOfKind = (held: ReadonlySet<string>, name: string) =>
+  held.has(name) || held.has(`a ${name}`) || kindsOf(name).some((kind) => held.has(kind));
+
 /** Whether a step holds a thing: by its name, a part of its name ("crumbs" of "breadcrumbs"), or as one of a kind. */
 export const holdsThing = (held: ReadonlySet<string>, name: string) =>
-  held.has(name) ||
-  held.has(`a ${name}`) ||
-  kindsOf(name).some((kind) => held.has(kind)) ||
-  (name.length > 4 && [...held].some((h) => h.endsWith(name) || (h.length >= 4 && name.endsWith(h))));
+  isOfKind(held, name) ||
+  (name.length > 4 &&
+    [...held].some((h) => (h.endsWith(name) || (h.length >= 4 && name.endsWith(h))) && !isOther(h, name)));
+
+/** Cornflour is no flour. */
+const isOther = (a: string, b: string) => a !== b && (COMMON.has(a) || COMMON.has(b));
 
 /** Names of what is made by what a step tells to do. Whites and cream that are whipped are not a sauce. */
 export function madeIn(text: string): string[] {
@@ -191,4 +207,12 @@ export const GENERIC = new Set([
   'paste',
   'dressing',
   'marinade',
+  'ragu',
+  'salad',
+  'crust',
+  'curry',
+  'stew',
+  'gravy',
+  'salsa',
+  'pesto',
 ]);

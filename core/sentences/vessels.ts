@@ -8,6 +8,7 @@ const TOOLS: readonly (readonly [RegExp, string, 'hob' | 'oven' | 'none'])[] = [
   [/\bblender\b/i, 'blender', 'none'],
   [/\bstand mixer\b/i, 'stand mixer', 'none'],
   [/\b(?:in a|with a|electric|hand) mixer\b|\bmixer\b/i, 'mixer', 'none'],
+  [/\bmortar\b|\bpestle\b/i, 'mortar', 'none'],
   [/\bmandoline?\b/i, 'mandoline', 'none'],
   [/\bpasta machine\b/i, 'pasta machine', 'none'],
   [/\bice[- ]cream (?:machine|maker)\b/i, 'ice cream machine', 'none'],

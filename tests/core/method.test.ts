@@ -55,6 +55,48 @@ test.each<[string, string, string[], number[][]]>([
     ['300 g flour', '250 g curd', '1 lemon'],
     [[], [0], [], [1, 2]],
   ],
+  [
+    'water is from the tap, whatever was boiled before',
+    'Boil the potatoes in 2 litres of water for 20 minutes.\nSoak the gelatine in cold water for 5 minutes.',
+    ['500 g potatoes', '4 leaves of gelatine'],
+    [[], []],
+  ],
+  [
+    'the water that was kept is wanted later',
+    'Cook the potatoes for 20 minutes.\nDrain, keeping the water, and mash them.\nLeave to cool for 20 minutes.\nStir the yeast into the water.',
+    ['500 g potatoes', '7 g dried yeast'],
+    [[], [0], [1], [1]],
+  ],
+  [
+    'when something is ready, what is done next is done to it',
+    'Roast the beetroot for 50 minutes.\nSimmer the lentils for 20 minutes.\nWhen the beetroot are cool enough to handle, rub off the skins.',
+    ['4 beetroot', '200 g lentils'],
+    [[], [], [0]],
+  ],
+  [
+    'the tin of the roast, while the roast rests',
+    'Roast the lamb in a roasting tin for 80 minutes.\nRest the lamb for 20 minutes.\nFor the gravy, skim the fat from the tin and bubble it for 8 minutes.\nCarve and serve with the gravy.',
+    ['1 leg of lamb'],
+    [[], [0], [0], [1]],
+  ],
+  [
+    'cornflour is no flour, and breadcrumbs are not the crumbs of a dough',
+    'Rub the butter into the flour.\nMix the cornflour with the soy sauce.\nFry the breadcrumbs for 4 minutes.',
+    ['200 g flour', '90 g butter', '1 tsp cornflour', '2 tbsp soy sauce', '50 g breadcrumbs'],
+    [[], [], []],
+  ],
+  [
+    'all the ingredients of a paste come from the larder',
+    'Soak the rice for 30 minutes.\nBlend all the paste ingredients in a blender.\nFry the paste for 4 minutes.',
+    ['300 g rice'],
+    [[], [], [1]],
+  ],
+  [
+    'folded through something: what was made last, and that',
+    'Simmer the lentils for 20 minutes.\nRoast the beetroot for 50 minutes.\nFold through the lentils.',
+    ['4 beetroot', '200 g lentils'],
+    [[], [], [0, 1]],
+  ],
 ])('order: %s', (_, method, ingredients, expected) => {
   expect(read(method, ingredients).order).toEqual(expected);
 });
@@ -143,4 +185,30 @@ test('a vessel that is emptied is not in use; one with a name of its own is know
     ['casserole'],
     [],
   ]);
+});
+
+test('halfway through is half of the time of the step it is done in', () => {
+  const { steps } = read('Simmer the rice for 18 minutes.\nAdd the saffron halfway through.', ['300 g rice']);
+  expect(steps[1]!.within).toEqual({ step: steps[0]!.id, at: 9 });
+});
+
+test('turned after so long is done inside, told in the same sentence', () => {
+  const { steps } = read('Roast the squash for 40 minutes, turning after 25 minutes.', ['1 squash']);
+  expect(steps.map((step) => step.within)).toEqual([undefined, { step: steps[0]!.id, at: 25 }]);
+});
+
+test.each<[string, string[]]>([
+  ['Bake for 30 minutes until risen and brown.\nRest for 5 minutes.', ['alone', 'alone']],
+  ['Drain the curd in a sieve for 30 minutes.', ['alone']],
+  ['Fry the cakes for 8 minutes and keep warm in a low oven.', ['hands']],
+  ['Heat the milk to just below boiling and leave to infuse for 20 minutes.', ['minded', 'alone']],
+  ['Roast the bird for 70 minutes, basting twice.\nCheck that the thigh is at 74 °C.', ['minded']],
+])('%s', (method, expected) => {
+  const { steps } = read(method);
+  expect(steps.map((step) => step.attention)).toEqual(expected);
+});
+
+test('what is only kept warm in the oven was not cooked there', () => {
+  const [step] = read('Fry the cakes for 8 minutes and keep warm in a low oven.').steps;
+  expect(step!.uses).toEqual([{ ring: 1 }]);
 });

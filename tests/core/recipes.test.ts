@@ -280,3 +280,30 @@ describe('what no words tell', () => {
     expect([peel!.scale, whisk!.scale, bake!.scale]).toEqual(['portions', undefined, undefined]);
   });
 });
+
+test('steps with dashes under ingredients without them are steps', () => {
+  const { ingredients, steps } = one(
+    'Greens\n\n500 g spring greens\n2 slices stale bread\nlemon\n\n- Blitz bread to crumbs, 1 min\n- Shred greens',
+  );
+  expect(ingredients).toHaveLength(3);
+  expect(steps.map(({ step }) => step.does)).toEqual(['Blitz bread to crumbs, 1 min.', 'Shred greens.']);
+});
+
+test('what one needs is listed in a sentence', () => {
+  const { ingredients } = one(
+    'Plum dumplings\n\nYou need 600 g potatoes, 150 g flour, 1 egg and some cinnamon.\n\nBoil the potatoes for 25 minutes.',
+  );
+  expect(ingredients.map(({ ingredient }) => ingredient.item)).toEqual([
+    'potatoes',
+    'flour',
+    'egg',
+    'cinnamon',
+  ]);
+});
+
+test('a line that begins with an order and a colon is work, one that begins with the plates is none', () => {
+  const { steps } = one(
+    'Cauliflower\n\nMethod\nCut the cauliflower: half into florets, the rest in slices.\nRoast at 220 °C for 20 minutes.\nPlate: purée, florets, salad.',
+  );
+  expect(steps.map(({ step }) => step.does.split(' ')[0])).toEqual(['Cut', 'Roast']);
+});

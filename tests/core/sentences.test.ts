@@ -26,6 +26,7 @@ test.each<[string, number[][]]>([
   ['tear up the large ones', []],
   ['a good quarter of an hour', [[15, 15, 15]]],
   ['fry for 5 more minutes', [[5, 5, 5]]],
+  ['fry for another minute', [[1, 1, 1]]],
   ['in a second bowl beat the eggs', []],
   ['lay a second sheet on top', []],
 ])('%s', (text, expected) => {
