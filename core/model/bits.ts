@@ -91,6 +91,17 @@ export function nextGap(bits: Bits, from: number, to: number): number {
   return to;
 }
 
+/** The last minute of [from, at] that is not in the set, or `from` - 1. */
+export function previousGap(bits: Bits, from: number, at: number): number {
+  let t = at;
+  while (t >= from) {
+    const word = ~bits[t >> 5]! & (-1 >>> (31 - (t & 31)));
+    if (word !== 0) return Math.max(from - 1, (t & ~31) + 31 - Math.clz32(word));
+    t = (t & ~31) - 1;
+  }
+  return from - 1;
+}
+
 /** The last minute of the set in [from, to), or -1. */
 export function previousBit(bits: Bits, from: number, to: number): number {
   if (to <= from) return -1;

@@ -8,6 +8,7 @@ export {
   nextBit,
   nextGap,
   previousBit,
+  previousGap,
   type Bits,
 } from './bits';
 export { changeMinutes, checkWindow, COLD, LEAST_PIECE, ovenReady, StartFinder } from './calendar';

@@ -1,22 +1,12 @@
-import {
-  countBits,
-  makeBits,
-  MAX_PAUSE,
-  nextBit,
-  NO_LIMIT,
-  previousBit,
-  type Bits,
-  type Mode,
-} from '../model';
+import { makeBits, MAX_PAUSE, nextBit, NO_LIMIT, type Bits, type Mode } from '../model';
 import { DAY_WINDOW, HELD_POINTS } from '../plan';
 import { blockOven, blockStay, blockThings, latestForKept, resourcesFree } from './blocking';
 import type { Board } from './board';
+import { Candidates } from './candidates';
 import { Checks } from './checks';
 import { firstAfter, firstBusy, gainsLost, heldOf, heldShare } from './cost';
 import { Layout } from './layout';
 import type { Random } from './random';
-
-const MAX_CANDIDATES = 24;
 
 /** Where an activity could go: mode, oven, start, and what it would add to the cost. */
 interface Choice {
@@ -33,7 +23,7 @@ export class Inserter {
   private readonly starts: Bits;
   private readonly one: Bits;
   private readonly pushFree: Bits[];
-  private readonly candidates = new Int32Array(MAX_CANDIDATES + 8);
+  private readonly candidates: Candidates;
   private readonly checks: Checks;
   private readonly choice: Choice = { mode: 0, oven: -1, start: 0, cost: Infinity, pushes: false };
 
@@ -44,6 +34,7 @@ export class Inserter {
     const { model } = board;
     this.layout = new Layout(board);
     this.checks = new Checks(board);
+    this.candidates = new Candidates(board, random);
     this.starts = makeBits(model.words * 32);
     this.one = makeBits(model.words * 32);
     this.pushFree = model.calendars.map(() => makeBits(model.words * 32));
@@ -145,11 +136,13 @@ export class Inserter {
     const high = this.latest(i, mode);
     if (low < 0 || low > high) return;
     this.find(i, mode, oven, low, high, free);
-    const count = this.gather(i, low, high);
+    const count = this.candidates.gather(this.starts, i, mode, low, high);
     const dayStart = firstBusy(board);
     for (let k = 0; k < count; k++) {
-      const start = this.candidates[k]!;
+      const start = this.candidates.starts[k]!;
       if (!layout.lay(i, mode, start, free)) continue;
+      // Noise only adds: what costs more by its hands alone is not looked at further.
+      if (layout.cost >= choice.cost) continue;
       if (mode.pausable && !this.pausedFits(i, mode, oven, start)) continue;
       const cost = this.costAt(i, mode, start, dayStart) + noise * this.random.next();
       if (cost < choice.cost - (push ? 0.01 : 0)) {
@@ -216,42 +209,6 @@ export class Inserter {
     }
     if (end === start + mode.duration || (mode.things.length === 0 && oven < 0 && !mode.stay)) return true;
     return resourcesFree(board, i, mode, oven, start, end, this.one);
-  }
-
-  /** Fills `candidates` with starts in [low, high]: all of them where few, else ends of runs and samples. */
-  private gather(i: number, low: number, high: number): number {
-    const { starts, candidates, random, board } = this;
-    const total = countBits(starts, low, high + 1);
-    let n = 0;
-    if (total <= MAX_CANDIDATES) {
-      for (let t = nextBit(starts, low, high + 1); t >= 0; t = nextBit(starts, t + 1, high + 1))
-        candidates[n++] = t;
-      return n;
-    }
-    for (let t = high + 1; n < 8;) {
-      const last = previousBit(starts, low, t);
-      if (last < 0) break;
-      candidates[n++] = last;
-      let first = last;
-      while (first > low && previousBit(starts, first - 1, first) >= 0) first -= 1;
-      if (first !== last) candidates[n++] = first;
-      t = first;
-    }
-    const near = nextBit(starts, Math.max(low, Math.min(high, board.start[i]! - 2)), high + 1);
-    if (near >= 0) candidates[n++] = near;
-    const first = nextBit(starts, low, high + 1);
-    candidates[n++] = first;
-    const { best } = board.modeOf(i);
-    if (best > 0) {
-      const rested = previousBit(starts, low, Math.max(low, high - best) + 1);
-      if (rested >= 0) candidates[n++] = rested;
-    }
-    while (n < MAX_CANDIDATES) {
-      const span = random.next() < 0.5 ? high - low + 1 : Math.min(high - low + 1, 90);
-      const t = nextBit(starts, high + 1 - span + random.below(span), high + 1);
-      candidates[n++] = t >= 0 ? t : first;
-    }
-    return n;
   }
 
   /** What placing `i` at `start` as laid out adds to the cost. */

@@ -33,7 +33,7 @@ export class Moves {
     const forCourses = this.isUneasy() ? UNEASY_COURSE_CHANCE : COURSE_CHANCE;
     if ((luck -= forCourses) < 0 && courses.length > 1) return this.moveCourse(isOver);
     if ((luck -= WAY_CHANCE) < 0 && dishWays.some((ways) => ways.length > 1)) return this.switchWay(isOver);
-    if ((luck -= DISPLACE_CHANCE) < 0) return this.displace();
+    if ((luck -= DISPLACE_CHANCE) < 0) return this.displace(isOver);
     if ((luck -= SHIFT_CHANCE) < 0) return this.shiftBlock();
     const size = 1 + random.below(random.next() < 0.3 ? 14 : 6);
     chooseRemoval(board, random, this.removal, size);
@@ -49,7 +49,7 @@ export class Moves {
   }
 
   /** Moves one activity somewhere else and lets what stands there find other places. */
-  private displace(): boolean {
+  private displace(isOver: () => boolean): boolean {
     const { board, random } = this;
     const { open } = this.refill;
     const { members } = board.config;
@@ -60,7 +60,9 @@ export class Moves {
     if (!board.tighten(open, 1)) return false;
     let count = 0;
     if (!this.forcer.force(i, (victim) => (open[count++] = victim), 1 + random.below(3))) return false;
-    return count === 0 || this.refill.reinsert(count);
+    if (count === 0) return true;
+    // Half of the times what has no place pushes others out in turn.
+    return random.next() < 0.5 ? this.refill.reinsert(count) : this.refill.fill(count, 3 * count + 8, isOver);
   }
 
   private takeOutAndFill(): boolean {

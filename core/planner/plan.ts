@@ -23,10 +23,10 @@ export interface PlanOptions {
 const ROUNDS_A_SECOND = 500_000;
 
 /** Starts and minutes that a proof may look at for each second allowed; it seldom takes all that time. */
-const STARTS_A_SECOND = 4_000_000;
+const STARTS_A_SECOND = 12_000_000;
 /** Share of the time for the search; the rest is for the proof. Few activities are soon placed as well as can be. */
 const SHARE_FOR_SEARCH = 0.7;
-const SHARE_FOR_SMALL = 0.3;
+const SHARE_FOR_SMALL = 0.2;
 const SMALL = 18;
 /** More choices of dish ways than this are not looked through by a proof. */
 const MOST_CONFIGURATIONS = 64;

@@ -3,7 +3,7 @@ import type { Dinner } from '../dinner';
 import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
-import { planDinner, roundsFor, type PlanOptions } from './plan';
+import { planDinner, roundsFor, secondSeed, type PlanOptions } from './plan';
 import { anchorsOf } from './recall';
 import { Search, type Budget } from './search';
 
@@ -13,6 +13,9 @@ const SHARE_FOR_BETTER = 0.6;
 const HEAT = 0.5;
 /** How much dearer than the best plan found a calmer one may be. */
 const WORTH_OF_CALM = 0.01;
+/** With so many rounds half of them build an evening from nothing: the old one may lie where it is no good any more. */
+const ENOUGH_TO_BUILD = 2500;
+const SHARE_FOR_BOTH = 0.8;
 
 /** The same while a hand is at it: what moves is what the cook looks at, so calm comes first. */
 const SHARE_FOR_BETTER_IN_HAND = 0.35;
@@ -21,6 +24,8 @@ interface How {
   readonly forBetter: number;
   /** Whether a plan may be built from nothing where the old one leads nowhere. */
   readonly mayBuild: boolean;
+  /** Whether one is built beside it, too, to be taken where it is clearly better. */
+  readonly isCompared?: boolean;
   /** Share of the time after which the old plan is given up, where it is not taken up by then. */
   readonly forOld?: number;
 }
@@ -31,9 +36,10 @@ function replanned(
   notices: readonly string[],
   old: Plan,
   options: PlanOptions,
-  { forBetter, mayBuild, forOld }: How,
+  how: How,
   progress?: Progress,
 ): Plan | null {
+  const { forBetter, mayBuild, forOld } = how;
   const begin = options.now();
   const model = compileModel(dinner, progress);
   const search = new Search(model, options.seed);
@@ -49,7 +55,17 @@ function replanned(
     (old.feasible && search.startFrom(old, until(1), giveUp)) ||
     (mayBuild && search.construct(until(forBetter)));
   if (!isBegun) return null;
-  search.improve({ ...until(forBetter), heat: HEAT });
+  const isCompared = how.isCompared === true && rounds >= ENOUGH_TO_BUILD;
+  search.improve({ ...until(isCompared ? SHARE_FOR_BOTH / 2 : forBetter), heat: HEAT });
+  if (isCompared) {
+    const other = new Search(model, secondSeed(options.seed));
+    const { isOver } = until(SHARE_FOR_BOTH);
+    const budget = { rounds: Math.round((rounds * SHARE_FOR_BOTH) / 2), isOver };
+    if (other.construct(budget)) {
+      other.improve(budget);
+      if (other.best.cost * (1 + WORTH_OF_CALM) < search.best.cost) search.takeOver(other.best);
+    }
+  }
   const shift = toInstant(dinner.sitDown, dinner.timeZone) - toInstant(old.sitDown, dinner.timeZone);
   search.calm(anchorsOf(model, old, shift), search.best.cost * (1 + WORTH_OF_CALM), until(1));
   search.showBest();
@@ -69,7 +85,7 @@ export function replanDinner(
   options: PlanOptions,
   progress?: Progress,
 ): Plan {
-  const how = { forBetter: SHARE_FOR_BETTER, mayBuild: true };
+  const how = { forBetter: SHARE_FOR_BETTER, mayBuild: true, isCompared: true };
   return (
     replanned(dinner, notices, old, options, how, progress) ?? planDinner(dinner, notices, options, progress)
   );

@@ -1,5 +1,5 @@
 import type { Configuration, Model } from '../model';
-import type { Answer } from '../proof';
+import type { Answer, Settled } from '../proof';
 import { DAY_WINDOW, type Plan } from '../plan';
 import { Board } from './board';
 import { awayHolds, totalCost } from './cost';
@@ -9,6 +9,7 @@ import { Moves } from './moves';
 import { piecesHold } from './pieces';
 import { isAway, movedFrom, recallPlan } from './recall';
 import { Random } from './random';
+import { isLeastForStarts } from './rigid';
 import { CHECK_CLOCK_EVERY, Refill } from './refill';
 import { layOut } from './settle';
 
@@ -217,13 +218,20 @@ export class Search {
     return left === 0 || this.refill.fill(left, 3 * left + 10, budget.isOver);
   }
 
-  /** The cost of the plan that a proof's answer makes, which is kept if it is better; Infinity for none. */
-  settle(answer: Answer, budget: Budget): number {
+  /** The plan that a proof's answer makes, which is kept if it is better; a cost of Infinity for none. */
+  settle(answer: Answer, budget: Budget): Settled {
     const mode = answer.options.map((option) => option?.index ?? 0);
-    if (!layOut(this.board, this.inserter, { ...answer, mode })) return Infinity;
+    if (!layOut(this.board, this.inserter, { ...answer, mode })) return { cost: Infinity, isLeast: false };
     const cost = totalCost(this.board);
     this.keepIfBetter(cost, budget);
-    return cost;
+    return { cost, isLeast: isLeastForStarts(this.board) };
+  }
+
+  /** Makes the best plan of another search of the same model its own. */
+  takeOver({ memory, config, cost }: Incumbent): void {
+    this.best.memory.set(memory);
+    this.best.config = config;
+    this.best.cost = cost;
   }
 
   private keepIfBetter(cost: number, budget: Budget): void {

@@ -1,1 +1,1 @@
-export { Prover, type Answer, type Proof } from './prove';
+export { Prover, type Answer, type Settled, type Proof } from './prove';

@@ -15,14 +15,21 @@ export interface Answer {
   readonly serve: Int32Array;
 }
 
+/** The plan that an answer makes. */
+export interface Settled {
+  /** Infinity where it makes none. */
+  readonly cost: number;
+  /** True where no plan with these very starts costs less. */
+  readonly isLeast: boolean;
+}
+
 export interface ProofOptions {
   /** The cost to beat: the best plan known. */
   readonly target: number;
   readonly isOver: () => boolean;
   /** Starts to look at before it ends by itself; makes a run repeatable. */
   readonly work: number;
-  /** The cost of the plan that an answer makes, Infinity where it makes none. */
-  readonly settle: (answer: Answer) => number;
+  readonly settle: (answer: Answer) => Settled;
 }
 
 export interface Proof {
@@ -232,8 +239,9 @@ export class Prover {
       this.split(node, [[at, n]], [tree.serveLow[c]!], demand.serve[c]!, prices);
       return;
     }
+    let least = node.bound;
     if (conflict < 0) {
-      const cost = this.options.settle({
+      const { cost, isLeast } = this.options.settle({
         config: tree.config,
         options: demand.option,
         start: demand.start,
@@ -241,6 +249,7 @@ export class Prover {
       });
       this.target = Math.min(this.target, cost);
       if (cost <= node.bound + WORTH) return;
+      if (isLeast) least = cost;
     }
     if (conflict >= 0) {
       const isOrdered =
@@ -249,7 +258,7 @@ export class Prover {
     }
     const i = conflict >= 0 ? conflict : this.anyOpen(node, narrower, tree);
     if (i < 0) {
-      this.unsettled = Math.min(this.unsettled, node.bound);
+      this.unsettled = Math.min(this.unsettled, least);
       return;
     }
     const options = tree.options[i]!;

@@ -9,6 +9,7 @@ import {
   nextBit,
   nextGap,
   previousBit,
+  previousGap,
 } from '../../core/model';
 import { erodeBits, orShifted } from '../../core/model/bits';
 
@@ -46,6 +47,8 @@ describe('sets of minutes agree with a list of booleans', () => {
         expect(nextBit(bits, from, to)).toBe(first < 0 ? -1 : from + first);
         expect(previousBit(bits, from, to)).toBe(last < 0 ? -1 : from + last);
         expect(nextGap(bits, from, to)).toBe(gap < 0 ? to : from + gap);
+        const lastGap = part.lastIndexOf(false);
+        expect(previousGap(bits, from, to - 1)).toBe(lastGap < 0 ? from - 1 : from + lastGap);
       }),
       { seed: 21, numRuns: 500 },
     );

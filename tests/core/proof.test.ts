@@ -94,7 +94,7 @@ test.each([
       target: 1.3 * cost + 5,
       work: 60_000,
       isOver: () => false,
-      settle: () => Infinity,
+      settle: () => ({ cost: Infinity, isLeast: false }),
     }).run();
     if (proof.bound > cost + 0.002) broken.push(`${seed}: bound ${proof.bound}, but a plan costs ${cost}`);
   }
