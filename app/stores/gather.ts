@@ -22,22 +22,29 @@ export const useGather = defineStore('gather', () => {
   const gathered = ref<Gathered>(gatheredSchema.parse({}));
   const name = () => gatherSetting(dinner.id);
 
-  async function restore(): Promise<void> {
+  /** What is stored is read before anything is changed: a touch in that moment would be lost, or lose the rest. */
+  let read: Promise<void> = Promise.resolve();
+
+  async function readStored(): Promise<void> {
     const mine = name();
     const kept = gatheredSchema.parse((await storage.loadSetting(mine)) ?? {});
     if (mine === name()) gathered.value = kept;
   }
+  const restore = () => (read = readStored());
   watch(() => dinner.id, restore, { immediate: true });
 
-  async function set(change: Partial<Gathered>): Promise<void> {
-    gathered.value = { ...gathered.value, ...change };
+  async function set(change: Partial<Gathered> | (() => Partial<Gathered>)): Promise<void> {
+    await read;
+    gathered.value = { ...gathered.value, ...(typeof change === 'function' ? change() : change) };
     await storage.saveSetting(name(), JSON.parse(JSON.stringify(gathered.value)));
   }
 
   /** Sets or takes away one flag. */
   function flag(of: 'ticked' | 'atHome' | 'done', key: string, on: boolean): Promise<void> {
-    const { [key]: _old, ...others } = gathered.value[of];
-    return set({ [of]: on ? { ...others, [key]: true } : others });
+    return set(() => {
+      const { [key]: _old, ...others } = gathered.value[of];
+      return { [of]: on ? { ...others, [key]: true } : others };
+    });
   }
 
   return { gathered, restore, set, flag };
