@@ -67,7 +67,9 @@ export function readMethod(
   const places: Fields['place'][] = [];
   const steps = groups.map((group, k): ReadStep => {
     const text = texts[k]!;
-    const words = sentenceOf(text.replace(/^\W*(?:then|and|meanwhile|now|so)\b[\s,]*/i, ''));
+    const words = sentenceOf(
+      text.replace(/^\W*(?:then|and|meanwhile|now|so)\b[\s,]*/i, '').replace(LOOSE_END, ''),
+    );
     if (group.isInside) {
       [tools[k], vessels[k], places[k]] = [[], { hob: null, oven: null }, 'none'];
       return insideStep(group, texts, words, ids, groups, k);
@@ -145,6 +147,8 @@ const mergedVessels = (all: readonly Vessels[]): Vessels => ({
   oven: all.findLast((v) => v.oven)?.oven ?? null,
 });
 
+/** What leads to the next step: "chop the shallot and". */
+const LOOSE_END = /(?:[\s,;]+(?:and|then|or))+[\s,;.]*$/i;
 const ADDED = new Set(['ladle', 'pour', 'tip', 'drop', 'lower', 'slide']);
 const MOVED = new Set(['turn', 'toss', 'flip', 'stir']);
 /** What is added to a pan on the hob, or tossed in it for some minutes, is done on the hob too. */

@@ -212,3 +212,14 @@ test('what is only kept warm in the oven was not cooked there', () => {
   const [step] = read('Fry the cakes for 8 minutes and keep warm in a low oven.').steps;
   expect(step!.uses).toEqual([{ ring: 1 }]);
 });
+
+test('a step is called by its own words, without what leads to the next one', () => {
+  const { steps } = read(
+    'Chop the shallot and leave it in the vinegar for 10 minutes, then whisk in the oil.',
+  );
+  expect(steps.map((step) => step.does)).toEqual([
+    'Chop the shallot.',
+    'Leave it in the vinegar for 10 minutes.',
+    'Whisk in the oil.',
+  ]);
+});

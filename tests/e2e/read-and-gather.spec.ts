@@ -23,6 +23,17 @@ test.beforeEach(async ({ page }) => {
   await planned(page);
 });
 
+test('words told within those of another step lead to their own', async ({ page }) => {
+  await page
+    .getByRole('textbox', { name: 'The recipe' })
+    .fill('Squash\n\n1 squash\n2 tbsp oil\n\nRoast the squash for 40 minutes, turning after 25 minutes.');
+  await page.getByRole('button', { name: 'Read it' }).click();
+  const words = page.getByRole('region', { name: 'The text that was read' });
+  await words.getByRole('link', { name: /^turning after 25 minutes/ }).click();
+  await expect(words.getByRole('link', { name: /^turning after/ })).toHaveAttribute('aria-current', 'true');
+  await expect(words.getByRole('link', { name: /^Roast the squash/ })).not.toHaveAttribute('aria-current');
+});
+
 test('a recipe is pasted, corrected in two places, saved, put on the menu, shopped for and printed', async ({
   page,
 }) => {

@@ -45,6 +45,28 @@ function piecesOf(
   return pieces;
 }
 
+interface Range {
+  readonly step: ReadRecipe['steps'][number]['step'];
+  readonly from: number;
+  readonly to: number;
+  readonly marks: readonly { field: Field; from: number; to: number }[];
+}
+
+/** What is told within the words of another step ("turning after 20 minutes") cuts these in two. */
+function withInner(ranges: readonly Range[]): Range[] {
+  const cut: Range[] = [];
+  for (const range of ranges) {
+    const last = cut.at(-1);
+    if (!last || range.from >= last.to) cut.push(range);
+    else if (range.from >= last.from && range.to <= last.to) {
+      cut.pop();
+      const around = [{ ...last, to: range.from }, range, { ...last, from: range.to }];
+      cut.push(...around.filter((r) => r.to > r.from));
+    }
+  }
+  return cut;
+}
+
 const stretches = computed((): Stretch[] => {
   const { text, steps } = props.recipe;
   const list: Stretch[] = [];
@@ -57,8 +79,7 @@ const stretches = computed((): Stretch[] => {
       .map((m) => ({ step: s.step, from: m.from, to: m.to, marks: [m] })),
   );
   const told = [...there, ...apart].sort((a, b) => a.from - b.from);
-  for (const { step, from, to, marks } of told) {
-    if (from < at) continue;
+  for (const { step, from, to, marks } of withInner(told)) {
     if (from > at) list.push({ step: null, pieces: piecesOf(at, from, []) });
     list.push({ step: step.id, pieces: piecesOf(from, to, marks) });
     at = to;
