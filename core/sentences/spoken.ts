@@ -50,16 +50,19 @@ export function madeLast(past: Past, step: Spoken): Thing | undefined {
 
 /** What is named that was not there. Waiting is for what is there, unless its verb is about something else. */
 export function newThings(past: Past, group: Group, step: Spoken, last: Thing | undefined): Thing[] {
-  const object = step.things.find((t) =>
-    group.acts.some((a) => ['simmer', 'cook'].includes(a.verb.kind) && isObject(t, a, group.from)),
-  );
-  const isStarted = (t: Thing) =>
-    past.told.ingredients.has(t.name) && group.acts.some((a) => isWaiting(a) && isObject(t, a, group.from));
-  // What is listed and poured into a pot is new; what is put around a roast is not what the roasting is about.
+  const { ingredients } = past.told;
   const isPotted = group.acts.some((a) => a.verb.kind === 'simmer');
-  const isListed = (t: Thing) => isPotted && past.told.ingredients.has(t.name);
+  // What a wait is about is new where it is listed, or cooked; what is put around a roast is not what it is about.
+  const isAim = (t: Thing) =>
+    group.acts.some(
+      (a) =>
+        isObject(t, a, group.from) &&
+        (['simmer', 'cook'].includes(a.verb.kind) || (isWaiting(a) && ingredients.has(t.name))),
+    );
   const wasThere = (t: Thing) =>
-    step.isWaiting && t !== object && !isStarted(t) && (past.isCommon(t.name) || (t.isKnown && !isListed(t)));
+    step.isWaiting &&
+    !isAim(t) &&
+    (past.isCommon(t.name) || (t.isKnown && !(isPotted && ingredients.has(t.name))));
   return step.things.filter((t) => step.isNew(t) && t !== last && !wasThere(t));
 }
 

@@ -110,4 +110,8 @@ const isGuess = (field: string) => (props.step.guessed ?? []).includes(field);
 .caution {
   color: var(--warn);
 }
+
+.caution :deep(.el-button) {
+  margin-left: 0.5rem;
+}
 </style>
