@@ -67,9 +67,7 @@ export function readMethod(
   const places: Fields['place'][] = [];
   const steps = groups.map((group, k): ReadStep => {
     const text = texts[k]!;
-    const words = sentenceOf(
-      text.replace(/^\W*(?:then|and|meanwhile|now|so)\b[\s,]*/i, '').replace(LOOSE_END, ''),
-    );
+    const words = calledBy(text);
     if (group.isInside) {
       [tools[k], vessels[k], places[k]] = [[], { hob: null, oven: null }, 'none'];
       return insideStep(group, texts, words, ids, groups, k);
@@ -149,6 +147,14 @@ const mergedVessels = (all: readonly Vessels[]): Vessels => ({
 
 /** What leads to the next step: "chop the shallot and". */
 const LOOSE_END = /(?:[\s,;]+(?:and|then|or))+[\s,;.]*$/i;
+/** Marks of emphasis around words: "**Slice** the leeks". */
+const EMPHASIS = /\*+|`+|(?<![\p{L}\d])_+|_+(?![\p{L}\d])/gu;
+const LOOSE_BEGINNING = /^\W*(?:then|and|meanwhile|now|so)\b[\s,]*/i;
+
+/** What a step is called: its words, without what leads from one step to the next. */
+const calledBy = (text: string) =>
+  sentenceOf(text.replace(EMPHASIS, '').replace(LOOSE_BEGINNING, '').replace(LOOSE_END, ''));
+
 const ADDED = new Set(['ladle', 'pour', 'tip', 'drop', 'lower', 'slide']);
 const MOVED = new Set(['turn', 'toss', 'flip', 'stir']);
 /** What is added to a pan on the hob, or tossed in it for some minutes, is done on the hob too. */

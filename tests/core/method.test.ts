@@ -223,3 +223,8 @@ test('a step is called by its own words, without what leads to the next one', ()
     'Whisk in the oil.',
   ]);
 });
+
+test('marks of emphasis are no part of what a step is called', () => {
+  const { steps } = read('**Slice** the _leeks_ with `care`.');
+  expect(steps.map((step) => step.does)).toEqual(['Slice the leeks with care.']);
+});
