@@ -27,9 +27,13 @@ export interface ShoppingShelf {
   readonly lines: readonly ShoppingLine[];
 }
 
-/** Two names of one thing: "Onions" and "onion". */
+/** How warm it is to be when it is used, which a shop does not ask. "Hot paprika" and "soft cheese" are other things. */
+const STATE = /^(?:(?:ice[- ])?cold|softened|melted|warm|lukewarm|soft(?= butter))\s+(?=\S)/i;
+const bought = (item: string) => item.trim().replace(STATE, '');
+
+/** Two names of one thing: "Onions" and "onion", "cold butter" and "butter". */
 export function itemKey(item: string): string {
-  const words = item.trim().toLowerCase().replace(/\s+/g, ' ').split(' ');
+  const words = bought(item).toLowerCase().replace(/\s+/g, ' ').split(' ');
   return [...words.slice(0, -1), singular(words.at(-1)!)].join(' ');
 }
 
@@ -98,7 +102,7 @@ export function shoppingList(dinner: Dinner, system: System): ShoppingShelf[] {
     for (const ingredient of dish.ingredients) {
       const key = itemKey(ingredient.item);
       const entry = entries.get(key) ?? {
-        item: ingredient.item,
+        item: bought(ingredient.item),
         shelf: shelfOf(ingredient.item, ingredient.group),
         sums: new Map<string, Sum>(),
         isWhole: false,

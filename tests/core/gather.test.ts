@@ -95,6 +95,21 @@ test.each<[string, Ingredients[], Record<string, string>]>([
   ],
   ['one and a half lemons are two', [[{ item: 'lemon', amount: 1.5 }]], { lemon: '2' }],
   ['to taste', [[{ item: 'nutmeg' }]], { nutmeg: '' }],
+  [
+    'the same butter, cold, melted or soft; soft cheese is another cheese',
+    [
+      [
+        { item: 'cold butter', amount: 30, unit: 'g' },
+        { item: 'soft butter', amount: 50, unit: 'g' },
+        { item: 'soft cheese', amount: 100, unit: 'g' },
+      ],
+      [
+        { item: 'Melted butter', amount: 20, unit: 'g' },
+        { item: 'cheese', amount: 40, unit: 'g' },
+      ],
+    ],
+    { butter: '100 g', 'soft cheese': '100 g', cheese: '40 g' },
+  ],
 ])('added up: %s', (_, lists, expected) => {
   expect(amounts(lists)).toEqual(expected);
 });
