@@ -1,6 +1,5 @@
 import { hasBit, NO_LIMIT, type Model } from '../model';
 import type { Option } from './options';
-import { NOBODY_LEAVES } from './supply';
 import type { Tree } from './tree';
 
 /** A part of the space of plans: what is still open, and in which minutes the day's work may begin. */
@@ -8,8 +7,9 @@ export interface Part {
   readonly domain: Uint8Array;
   firstLow: number;
   firstHigh: number;
-  /** For each course: MAY_LEAVE, NOBODY_LEAVES or SOMEBODY_LEAVES. */
-  readonly leaves: Uint8Array;
+  /** For each course: how many minutes in all the cooks who eat are away from the table, least and most. */
+  readonly awayLow: Uint16Array;
+  readonly awayHigh: Uint16Array;
   /** Orders that this part has decided on. */
   readonly orders: Order | null;
 }
@@ -237,8 +237,8 @@ export class Narrower {
   private countMay(part: Part): void {
     const { model, may, cooks } = this;
     may.set(cooks);
-    part.leaves.forEach((leaves, c) => {
-      if (leaves !== NOBODY_LEAVES) return;
+    part.awayHigh.forEach((most, c) => {
+      if (most > 0) return;
       const up = this.serveLow[c]! + model.courses[c]!.eating;
       for (let k = 0; k < model.cookCount; k++) {
         if (!model.eats[k]) continue;

@@ -1,10 +1,11 @@
 import type { Configuration, Model } from '../model';
+import { Brancher, busiest, type Node } from './branch';
 import { openDomain } from './domain';
-import { Dual, type Prices, type Stretch } from './dual';
+import { Dual } from './dual';
 import { Heap } from './heap';
-import { Narrower, type Order, type Part } from './narrow';
+import { Narrower } from './narrow';
 import type { Option } from './options';
-import { MAY_LEAVE, NOBODY_LEAVES, SOMEBODY_LEAVES, type Evening } from './supply';
+import type { Evening } from './supply';
 import { makeTree, type Tree } from './tree';
 
 /** The answer of a part with nothing left open, or that breaks nothing: to be laid out and costed by the planner. */
@@ -39,14 +40,6 @@ export interface Proof {
   readonly parts: number;
 }
 
-interface Node extends Part {
-  orders: Order | null;
-  readonly tree: number;
-  readonly prices: Prices | null;
-  bound: number;
-  readonly depth: number;
-}
-
 /** What is less than this below the target is not worth a plan. */
 const WORTH = 0.001;
 const FIRST_ROUNDS = 300;
@@ -59,6 +52,7 @@ export class Prover {
   private readonly duals: Dual[] = [];
   private readonly narrowers: Narrower[] = [];
   private readonly open = new Heap<Node>();
+  private readonly brancher: Brancher;
   private unsettled = Infinity;
   private handsPrices: Float64Array | null = null;
   private target: number;
@@ -70,6 +64,7 @@ export class Prover {
     private readonly options: ProofOptions,
   ) {
     this.target = options.target;
+    this.brancher = new Brancher(model, (node) => this.open.push(node));
     for (const config of configs) {
       const tree = makeTree(model, config);
       const dual = new Dual(tree);
@@ -81,7 +76,8 @@ export class Prover {
         domain: openDomain(tree),
         firstLow: dual.supply.dayStart,
         firstHigh: model.zero,
-        leaves: new Uint8Array(model.courses.length),
+        awayLow: new Uint16Array(model.courses.length),
+        awayHigh: dual.supply.mostAway.slice(),
         prices: null,
         bound: 0,
         depth: 0,
@@ -152,7 +148,7 @@ export class Prover {
     this.filter(node, dual);
     if (!narrower.narrow(node)) return true;
     if (dual.bound(node.domain, this.evening(node)) >= limit) return true;
-    this.branch(node, dual, narrower, dual.tree);
+    this.branch(node, dual, narrower);
     return true;
   }
 
@@ -172,8 +168,8 @@ export class Prover {
     const { demand } = this.duals[node.tree]!;
     demand.from = from;
     demand.to = to;
-    const { firstLow, firstHigh, leaves } = node;
-    return { serveLow, serveHigh, firstLow, firstHigh, forced, leaves };
+    const { firstLow, firstHigh, awayLow, awayHigh } = node;
+    return { serveLow, serveHigh, firstLow, firstHigh, forced, awayLow, awayHigh };
   }
 
   /** Rules out each start, serving slot and first minute with which the evening costs the target or more. */
@@ -202,43 +198,12 @@ export class Prover {
     while (node.firstHigh >= node.firstLow && costs(node.firstHigh)) node.firstHigh -= 1;
   }
 
-  private child(node: Node, change: (part: Node) => void, prices: Prices): void {
-    const part: Node = {
-      ...node,
-      domain: node.domain.slice(),
-      leaves: node.leaves.slice(),
-      prices,
-      depth: node.depth + 1,
-    };
-    change(part);
-    this.open.push(part);
-  }
-
-  private branch(node: Node, dual: Dual, narrower: Narrower, tree: Tree): void {
-    const prices = dual.prices();
+  /** Parts a node, once what its answer comes to is known; what cannot be parted any more is left open. */
+  private branch(node: Node, dual: Dual, narrower: Narrower): void {
+    const { tree, demand } = dual;
     dual.countUse();
-    const { demand, supply } = dual;
-    const earliest = dual.firstUse(supply.dayStart);
-    if (earliest < supply.first) {
-      const middle = (earliest + supply.first) >> 1;
-      this.child(node, (part) => (part.firstHigh = middle), prices);
-      this.child(node, (part) => (part.firstLow = middle + 1), prices);
-      return;
-    }
-    const left = this.mostWanted(node, dual, narrower);
-    if (left >= 0) {
-      this.child(node, (part) => (part.leaves[left] = NOBODY_LEAVES), prices);
-      this.child(node, (part) => (part.leaves[left] = SOMEBODY_LEAVES), prices);
-      return;
-    }
-    const conflict = this.busiest(node, dual, narrower);
-    for (let c = 1; c < tree.serveAt.length; c++) {
-      if (narrower.serveLow[c] === narrower.serveHigh[c]) continue;
-      const at = tree.serveAt[c]!;
-      const n = tree.serveHigh[c]! - tree.serveLow[c]! + 1;
-      this.split(node, [[at, n]], [tree.serveLow[c]!], demand.serve[c]!, prices);
-      return;
-    }
+    if (this.brancher.partEvening(node, dual, narrower, this.target)) return;
+    const conflict = busiest(node, dual, narrower);
     let least = node.bound;
     if (conflict < 0) {
       const { cost, isLeast } = this.options.settle({
@@ -251,146 +216,7 @@ export class Prover {
       if (cost <= node.bound + WORTH) return;
       if (isLeast) least = cost;
     }
-    if (conflict >= 0) {
-      const isOrdered =
-        this.order(node, dual, dual.worstMinute(), prices) || this.order(node, dual, dual.worstUse(), prices);
-      if (isOrdered) return;
-    }
-    const i = conflict >= 0 ? conflict : this.anyOpen(node, narrower, tree);
-    if (i < 0) {
-      this.unsettled = Math.min(this.unsettled, least);
-      return;
-    }
-    const options = tree.options[i]!;
-    const option = demand.option[i]!;
-    const others = options.filter(
-      (o) => o !== option && node.domain.subarray(o.at, o.at + o.count).includes(1),
-    );
-    if (others.length > 0) {
-      this.child(node, (part) => part.domain.fill(0, option.at, option.at + option.count), prices);
-      this.child(node, (part) => others.forEach((o) => part.domain.fill(0, o.at, o.at + o.count)), prices);
-      return;
-    }
-    this.split(node, [[option.at, option.count]], [option.low], demand.start[i]!, prices);
+    if (this.brancher.partSteps(node, dual, narrower, conflict)) return;
+    this.unsettled = Math.min(this.unsettled, least);
   }
-
-  /** The course at whose table the dearest minutes lie while it is open whether a cook leaves it, or -1. */
-  private mostWanted(node: Node, dual: Dual, narrower: Narrower): number {
-    let most = 1e-6;
-    let wanted = -1;
-    for (let c = 0; c < node.leaves.length; c++) {
-      if (node.leaves[c] !== MAY_LEAVE) continue;
-      let price = 0;
-      const up = narrower.serveLow[c]! + this.model.courses[c]!.eating;
-      for (let m = narrower.serveHigh[c]!; m < up; m++) price += dual.demand.price[m]!;
-      if (price > most) {
-        most = price;
-        wanted = c;
-      }
-    }
-    return wanted;
-  }
-
-  /** Three parts: before, at, and after a slot. */
-  private split(
-    node: Node,
-    ranges: readonly (readonly [number, number])[],
-    lows: readonly number[],
-    slot: number,
-    prices: Prices,
-  ): void {
-    const cut = (from: (k: number) => boolean) => (part: Node) => {
-      ranges.forEach(([at, n], x) => {
-        for (let k = 0; k < n; k++) if (!from(lows[x]! + k)) part.domain[at + k] = 0;
-      });
-    };
-    this.child(
-      node,
-      cut((s) => s < slot),
-      prices,
-    );
-    this.child(
-      node,
-      cut((s) => s === slot),
-      prices,
-    );
-    this.child(
-      node,
-      cut((s) => s > slot),
-      prices,
-    );
-  }
-
-  /** Of two stretches that want the same minute either the one comes first or the other. */
-  private order(node: Node, dual: Dual, stretches: readonly Stretch[], prices: Prices): boolean {
-    const rigid = stretches.filter((s) => s.offset >= 0 && dual.tree.options[s.activity]!.length === 1);
-    for (let x = 0; x < rigid.length; x++) {
-      for (let y = x + 1; y < rigid.length; y++) {
-        const [a, b] = [rigid[x]!, rigid[y]!];
-        if (a.activity === b.activity) continue;
-        const lag = (one: typeof a, two: typeof a) => one.offset + one.to - one.from - two.offset;
-        const { orders } = node;
-        const decided = decidedOrder(orders, a.activity, b.activity);
-        if (decided) {
-          this.cutBetween(node, dual, decided, prices);
-          return true;
-        }
-        this.child(
-          node,
-          (part) => (part.orders = { from: a.activity, to: b.activity, lag: lag(a, b), rest: orders }),
-          prices,
-        );
-        this.child(
-          node,
-          (part) => (part.orders = { from: b.activity, to: a.activity, lag: lag(b, a), rest: orders }),
-          prices,
-        );
-        return true;
-      }
-    }
-    return false;
-  }
-
-  /** Where an order is decided but the relaxed answer breaks it: the earlier one starts by some slot, or later. */
-  private cutBetween(node: Node, dual: Dual, { from, to, lag }: Order, prices: Prices): void {
-    const { start } = dual.demand;
-    const least = start[to]! - lag;
-    const slot = least + ((start[from]! - least) >> 1);
-    for (const isEarly of [true, false]) {
-      this.child(
-        node,
-        (part) => {
-          for (const { at, low, count } of dual.tree.options[from]!) {
-            for (let k = 0; k < count; k++) if (low + k <= slot !== isEarly) part.domain[at + k] = 0;
-          }
-        },
-        prices,
-      );
-    }
-  }
-
-  /** The open activity that stands most in the way of others at the relaxed answer, or -1. */
-  private busiest(node: Node, dual: Dual, narrower: Narrower): number {
-    let worst = 0;
-    let busiest = -1;
-    for (const i of dual.tree.order) {
-      if (narrower.openCount(node.domain, i) < 2) continue;
-      const excess = dual.excessOf(i);
-      if (excess <= worst) continue;
-      worst = excess;
-      busiest = i;
-    }
-    return busiest;
-  }
-
-  private anyOpen(node: Node, narrower: Narrower, tree: Tree): number {
-    return tree.order.find((i) => narrower.openCount(node.domain, i) > 1) ?? -1;
-  }
-}
-
-function decidedOrder(orders: Order | null, a: number, b: number): Order | null {
-  for (let order = orders; order !== null; order = order.rest) {
-    if ((order.from === a && order.to === b) || (order.from === b && order.to === a)) return order;
-  }
-  return null;
 }

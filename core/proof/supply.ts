@@ -2,10 +2,6 @@ import { hasBit, type Model } from '../model';
 import { DAY_WINDOW } from '../plan';
 
 /** What is known of the evening while minutes are sold: serving windows, first work, minutes that must be worked. */
-export const MAY_LEAVE = 0;
-export const NOBODY_LEAVES = 1;
-export const SOMEBODY_LEAVES = 2;
-
 export interface Evening {
   readonly serveLow: Int32Array;
   readonly serveHigh: Int32Array;
@@ -14,8 +10,9 @@ export interface Evening {
   readonly firstHigh: number;
   /** Cooks that are known to be at work in each minute. */
   readonly forced: Uint8Array;
-  /** For each course: whether a cook who eats leaves the table during it. */
-  readonly leaves: Uint8Array;
+  /** For each course: how many minutes in all the cooks who eat are away from the table, least and most. */
+  readonly awayLow: Uint16Array;
+  readonly awayHigh: Uint16Array;
 }
 
 /**
@@ -31,10 +28,15 @@ export class Supply {
   first = 0;
   readonly byFirst: Float64Array;
   readonly dayStart: number;
-  /** What the last look at a table would cost with the cook leaving it at least once. */
-  private ifLeaving = Infinity;
-  private readonly table = new Float64Array(3 * 64);
-  private readonly steps = new Uint8Array(3 * 64 * 512);
+  /** For each cook who eats: least cost by minutes away during the course last looked at, and how it comes about. */
+  private readonly tables: readonly Table[];
+  /** The same for the first so many cooks together, and how many of the minutes are the last one's. */
+  private readonly joint: Float64Array[];
+  private readonly share: Uint16Array[];
+
+  /** Minutes away at each table in the cheapest answer, and the most that there may be. */
+  readonly away: Uint16Array;
+  readonly mostAway: Uint16Array;
 
   constructor(private readonly model: Model) {
     this.given = new Uint8Array(model.slots);
@@ -44,6 +46,14 @@ export class Supply {
     }
     this.dayStart = Math.max(0, model.zero - DAY_WINDOW);
     this.byFirst = new Float64Array(model.zero - this.dayStart + 1);
+    const width = Math.max(...model.courses.map((course) => mostAway(course))) + 1;
+    const minutes = Math.max(...model.courses.map(({ eating }) => eating));
+    const cooks = model.calendars.flatMap((_, k) => (model.eats[k] ? [k] : []));
+    this.away = new Uint16Array(model.courses.length);
+    this.mostAway = Uint16Array.from(model.courses, (course) => cooks.length * mostAway(course));
+    this.tables = cooks.map((cook) => new Table(model, cook, width, minutes));
+    this.joint = cooks.map((_, n) => new Float64Array((width - 1) * (n + 1) + 1));
+    this.share = this.joint.map((list) => new Uint16Array(list.length));
   }
 
   /** Least cost of minutes given, less what is paid for them. */
@@ -73,52 +83,116 @@ export class Supply {
     }
     for (let c = 0; c < model.courses.length; c++) {
       const down = evening.serveHigh[c]!;
-      const { eating, away } = model.courses[c]!;
+      const { eating } = model.courses[c]!;
       const up = evening.serveLow[c]! + eating;
       if (up <= down) continue;
-      const leaves = evening.leaves[c]!;
-      let sooner = Infinity;
-      for (let k = 0; k < model.cookCount; k++) {
-        if (!model.eats[k]) continue;
-        const cost = this.atTable(k, down, up, away, price, evening.forced, leaves);
-        total += cost;
-        sooner = Math.min(sooner, this.ifLeaving - cost);
-      }
-      if (leaves === SOMEBODY_LEAVES && sooner > 0) total += sooner;
+      if (this.tables.length > 0) total += this.atTable(c, down, up, price, evening);
     }
     for (let m = dayStart; m <= zero; m++) byFirst[m - dayStart]! += total - best;
     return total;
   }
 
-  /**
-   * While plates are on the table a minute costs `away`, and each trip `trips`; what this adds to minutes
-   * given freely. States: 0 at the table for two minutes, 1 away, 2 back for one minute.
-   */
-  private atTable(
-    cook: number,
-    down: number,
-    up: number,
-    mostAway: number,
-    price: Float64Array,
-    forced: Uint8Array,
-    leaves: number,
-  ): number {
-    const { model, table, steps, given, cooks } = this;
+  /** What minutes away from the table of course `c` add: the cheapest shares of them among the cooks who eat. */
+  private atTable(c: number, down: number, up: number, price: Float64Array, evening: Evening): number {
+    const { model, tables, joint, share, given, cooks } = this;
     const { weights } = model;
-    const calendar = model.calendars[cook]!;
-    const most = Math.min(63, mostAway);
+    const most = Math.min(mostAway(model.courses[c]!), up - down);
     let free = 0;
     let isPaid = false;
-    for (let m = down; m < up; m++) {
-      if (!hasBit(calendar, m)) continue;
-      free += price[m]!;
-      given[m]! -= 1;
-      if (price[m]! > 0 || forced[m]! >= cooks[m]!) isPaid = true;
+    for (const table of tables) {
+      const calendar = model.calendars[table.cook]!;
+      for (let m = down; m < up; m++) {
+        if (!hasBit(calendar, m)) continue;
+        free += price[m]!;
+        given[m]! -= 1;
+        if (price[m]! > 0 || evening.forced[m]! >= cooks[m]!) isPaid = true;
+      }
     }
-    this.ifLeaving = free + weights.away + weights.trips;
-    if (leaves === NOBODY_LEAVES) return free;
-    if (!isPaid) return free;
-    const width = most + 1;
+    const low = evening.awayLow[c]!;
+    this.away[c] = 0;
+    if (!isPaid && low === 0) return free;
+    let last = 0;
+    tables.forEach((table, n) => {
+      table.read(down, up, most, price, evening.forced, cooks);
+      const all = joint[n]!;
+      if (n === 0) all.set(table.least.subarray(0, most + 1));
+      else {
+        const before = joint[n - 1]!;
+        all.fill(Infinity, 0, last + most + 1);
+        for (let x = 0; x <= last; x++) {
+          for (let y = 0; y <= most; y++) {
+            const cost = before[x]! + table.least[y]!;
+            if (cost >= all[x + y]!) continue;
+            all[x + y] = cost;
+            share[n]![x + y] = y;
+          }
+        }
+      }
+      last += most;
+    });
+    // While the serving time is open, minutes away may lie beside those that are surely eaten in.
+    const isOpen = up - down < model.courses[c]!.eating;
+    const all = joint[tables.length - 1]!;
+    let best = Infinity;
+    let used = 0;
+    for (let u = isOpen ? 0 : low; u <= Math.min(last, evening.awayHigh[c]!); u++) {
+      const beside = Math.max(0, low - u);
+      const cost = all[u]! + weights.away * beside + (beside > 0 && u === 0 ? weights.trips : 0);
+      if (cost >= best) continue;
+      best = cost;
+      used = u;
+    }
+    if (best === Infinity) return Infinity;
+    this.away[c] = used;
+    for (let n = tables.length - 1; n >= 0; n--) {
+      const own = n === 0 ? used : share[n]![used]!;
+      tables[n]!.give(down, up, own, given);
+      used -= own;
+    }
+    return free + best;
+  }
+}
+
+function mostAway({ away, eating }: { readonly away: number; readonly eating: number }): number {
+  return Math.min(away, eating);
+}
+
+/**
+ * One cook at one table: while plates are on it a minute away costs `away`, and each trip `trips`; what this adds to
+ * minutes given freely. States: 0 at the table for two minutes, 1 away, 2 back for one minute.
+ */
+class Table {
+  /** Least cost with exactly so many minutes away. */
+  readonly least: Float64Array;
+  private readonly state: Uint8Array;
+  private readonly table: Float64Array;
+  private readonly steps: Uint8Array;
+  private width = 0;
+
+  constructor(
+    private readonly model: Model,
+    readonly cook: number,
+    width: number,
+    minutes: number,
+  ) {
+    this.least = new Float64Array(width);
+    this.state = new Uint8Array(width);
+    this.table = new Float64Array(3 * width);
+    this.steps = new Uint8Array(3 * width * minutes);
+  }
+
+  read(
+    down: number,
+    up: number,
+    most: number,
+    price: Float64Array,
+    forced: Uint8Array,
+    cooks: Uint8Array,
+  ): void {
+    const { table, steps, model } = this;
+    const { weights } = model;
+    const calendar = model.calendars[this.cook]!;
+    const width = (this.width = most + 1);
     table.fill(Infinity);
     table[0] = 0;
     for (let m = down; m < up; m++) {
@@ -147,25 +221,28 @@ export class Supply {
         steps[row + 2 * width + used] = 1;
       }
     }
-    let best = Infinity;
-    let leaving = Infinity;
-    let at = 0;
-    for (let x = 0; x < 3 * width; x++) {
-      if (x % width > 0) leaving = Math.min(leaving, table[x]!);
-      if (table[x]! < best) {
-        best = table[x]!;
-        at = x;
+    for (let used = 0; used < width; used++) {
+      this.least[used] = Infinity;
+      for (let state = 0; state < 3; state++) {
+        if (table[state * width + used]! >= this.least[used]!) continue;
+        this.least[used] = table[state * width + used]!;
+        this.state[used] = state;
       }
     }
-    this.ifLeaving = free + leaving;
-    if (best === Infinity) return Infinity;
+  }
+
+  /** Adds the minutes of the cheapest way to be away `minutes` to `given`. */
+  give(down: number, up: number, minutes: number, given: Uint8Array): void {
+    const { steps, width } = this;
+    let state = this.state[minutes]!;
+    let used = minutes;
     for (let m = up - 1; m >= down; m--) {
-      const state = Math.floor(at / width);
-      const used = at % width;
-      if (state === 1) given[m]! += 1;
-      const from = steps[(m - down) * 3 * width + at]!;
-      at = from * width + used - (state === 1 ? 1 : 0);
+      const from = steps[(m - down) * 3 * width + state * width + used]!;
+      if (state === 1) {
+        given[m]! += 1;
+        used -= 1;
+      }
+      state = from;
     }
-    return free + best;
   }
 }

@@ -1,0 +1,232 @@
+import type { Model } from '../model';
+import type { Dual, Prices, Stretch } from './dual';
+import type { Narrower, Order, Part } from './narrow';
+import type { Tree } from './tree';
+
+/** A part of the space of plans with what is known of it. */
+export interface Node extends Part {
+  orders: Order | null;
+  readonly tree: number;
+  readonly prices: Prices | null;
+  bound: number;
+  readonly depth: number;
+}
+
+/**
+ * When the day's work begins is parted while the minutes that are open could cost this share of what lies between the
+ * bound and the cost to beat.
+ */
+const DAY_SHARE = 0.6;
+
+/** Parts the space of plans in two or three where the relaxed answer is furthest from a plan. */
+export class Brancher {
+  constructor(
+    private readonly model: Model,
+    private readonly add: (node: Node) => void,
+  ) {}
+
+  /**
+   * By what concerns the evening as a whole: minutes away from a table, the first work of the day, serving times. False
+   * where all of that is decided, or does not matter. After `Dual.countUse`.
+   */
+  partEvening(node: Node, dual: Dual, narrower: Narrower, target: number): boolean {
+    const prices = dual.prices();
+    const { demand, supply, tree } = dual;
+    const left = this.mostWanted(node, dual, narrower);
+    if (left >= 0) {
+      const most = awaySplit(node.awayLow[left]!, node.awayHigh[left]!, supply.away[left]!);
+      this.child(node, (part) => (part.awayHigh[left] = most), prices);
+      this.child(node, (part) => (part.awayLow[left] = most + 1), prices);
+      return true;
+    }
+    const earliest = dual.firstUse(supply.dayStart);
+    if (earliest < supply.first) {
+      this.partDay(node, (earliest + supply.first) >> 1, prices);
+      return true;
+    }
+    const wide = node.firstHigh - node.firstLow;
+    if (wide > 0 && wide * this.model.weights.day >= DAY_SHARE * (target - node.bound)) {
+      this.partDay(node, (node.firstLow + node.firstHigh) >> 1, prices);
+      return true;
+    }
+    for (let c = 1; c < tree.serveAt.length; c++) {
+      if (narrower.serveLow[c] === narrower.serveHigh[c]) continue;
+      const n = tree.serveHigh[c]! - tree.serveLow[c]! + 1;
+      this.split(node, [[tree.serveAt[c]!, n]], [tree.serveLow[c]!], demand.serve[c]!, prices);
+      return true;
+    }
+    return false;
+  }
+
+  /**
+   * By single steps: which of two comes first, which way, when `conflict` begins, or, where nothing is wanted twice
+   * (`conflict` -1), any that is open. False where nothing is.
+   */
+  partSteps(node: Node, dual: Dual, narrower: Narrower, conflict: number): boolean {
+    const prices = dual.prices();
+    const { tree, demand } = dual;
+    if (conflict >= 0) {
+      const isOrdered =
+        this.order(node, dual, dual.worstMinute(), prices) || this.order(node, dual, dual.worstUse(), prices);
+      if (isOrdered) return true;
+    }
+    const i = conflict >= 0 ? conflict : anyOpen(node, narrower, tree);
+    if (i < 0) return false;
+    const options = tree.options[i]!;
+    const option = demand.option[i]!;
+    const others = options.filter(
+      (o) => o !== option && node.domain.subarray(o.at, o.at + o.count).includes(1),
+    );
+    if (others.length > 0) {
+      this.child(node, (part) => part.domain.fill(0, option.at, option.at + option.count), prices);
+      this.child(node, (part) => others.forEach((o) => part.domain.fill(0, o.at, o.at + o.count)), prices);
+      return true;
+    }
+    this.split(node, [[option.at, option.count]], [option.low], demand.start[i]!, prices);
+    return true;
+  }
+
+  private child(node: Node, change: (part: Node) => void, prices: Prices): void {
+    const part: Node = {
+      ...node,
+      domain: node.domain.slice(),
+      awayLow: node.awayLow.slice(),
+      awayHigh: node.awayHigh.slice(),
+      prices,
+      depth: node.depth + 1,
+    };
+    change(part);
+    this.add(part);
+  }
+
+  /** The day's work begins by `middle`, or later. */
+  private partDay(node: Node, middle: number, prices: Prices): void {
+    this.child(node, (part) => (part.firstHigh = middle), prices);
+    this.child(node, (part) => (part.firstLow = middle + 1), prices);
+  }
+
+  /** The course at whose table the dearest minutes lie while it is open for how long cooks leave it, or -1. */
+  private mostWanted(node: Node, dual: Dual, narrower: Narrower): number {
+    let most = 1e-6;
+    let wanted = -1;
+    for (let c = 0; c < node.awayLow.length; c++) {
+      if (node.awayLow[c] === node.awayHigh[c]) continue;
+      let price = 0;
+      const up = narrower.serveLow[c]! + this.model.courses[c]!.eating;
+      for (let m = narrower.serveHigh[c]!; m < up; m++) price += dual.demand.price[m]!;
+      if (price > most) {
+        most = price;
+        wanted = c;
+      }
+    }
+    return wanted;
+  }
+
+  /** Three parts: before, at, and after a slot. */
+  private split(
+    node: Node,
+    ranges: readonly (readonly [number, number])[],
+    lows: readonly number[],
+    slot: number,
+    prices: Prices,
+  ): void {
+    const cut = (from: (k: number) => boolean) => (part: Node) => {
+      ranges.forEach(([at, n], x) => {
+        for (let k = 0; k < n; k++) if (!from(lows[x]! + k)) part.domain[at + k] = 0;
+      });
+    };
+    this.child(
+      node,
+      cut((s) => s < slot),
+      prices,
+    );
+    this.child(
+      node,
+      cut((s) => s === slot),
+      prices,
+    );
+    this.child(
+      node,
+      cut((s) => s > slot),
+      prices,
+    );
+  }
+
+  /** Of two stretches that want the same minute either the one comes first or the other. */
+  private order(node: Node, dual: Dual, stretches: readonly Stretch[], prices: Prices): boolean {
+    const rigid = stretches.filter((s) => s.offset >= 0 && dual.tree.options[s.activity]!.length === 1);
+    for (let x = 0; x < rigid.length; x++) {
+      for (let y = x + 1; y < rigid.length; y++) {
+        const [a, b] = [rigid[x]!, rigid[y]!];
+        if (a.activity === b.activity) continue;
+        const lag = (one: typeof a, two: typeof a) => one.offset + one.to - one.from - two.offset;
+        const { orders } = node;
+        const decided = decidedOrder(orders, a.activity, b.activity);
+        if (decided) {
+          this.cutBetween(node, dual, decided, prices);
+          return true;
+        }
+        this.child(
+          node,
+          (part) => (part.orders = { from: a.activity, to: b.activity, lag: lag(a, b), rest: orders }),
+          prices,
+        );
+        this.child(
+          node,
+          (part) => (part.orders = { from: b.activity, to: a.activity, lag: lag(b, a), rest: orders }),
+          prices,
+        );
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Where an order is decided but the relaxed answer breaks it: the earlier one starts by some slot, or later. */
+  private cutBetween(node: Node, dual: Dual, { from, to, lag }: Order, prices: Prices): void {
+    const { start } = dual.demand;
+    const least = start[to]! - lag;
+    const slot = least + ((start[from]! - least) >> 1);
+    for (const isEarly of [true, false]) {
+      this.child(
+        node,
+        (part) => {
+          for (const { at, low, count } of dual.tree.options[from]!) {
+            for (let k = 0; k < count; k++) if (low + k <= slot !== isEarly) part.domain[at + k] = 0;
+          }
+        },
+        prices,
+      );
+    }
+  }
+}
+
+/** The open activity that stands most in the way of others at the relaxed answer, or -1. */
+export function busiest(node: Node, dual: Dual, narrower: Narrower): number {
+  let worst = 0;
+  let busiest = -1;
+  for (const i of dual.tree.order) {
+    if (narrower.openCount(node.domain, i) < 2) continue;
+    const excess = dual.excessOf(i);
+    if (excess <= worst) continue;
+    worst = excess;
+    busiest = i;
+  }
+  return busiest;
+}
+
+function anyOpen(node: Node, narrower: Narrower, tree: Tree): number {
+  return tree.order.find((i) => narrower.openCount(node.domain, i) > 1) ?? -1;
+}
+
+function decidedOrder(orders: Order | null, a: number, b: number): Order | null {
+  for (let order = orders; order !== null; order = order.rest) {
+    if ((order.from === a && order.to === b) || (order.from === b && order.to === a)) return order;
+  }
+  return null;
+}
+
+/** Where to part the minutes away from a table: none or some first, then below or from what pays best. */
+function awaySplit(low: number, high: number, best: number): number {
+  return low === 0 ? 0 : Math.min(high - 1, Math.max(low, best));
+}

@@ -1,0 +1,106 @@
+import { compileModel, type Model } from '../../core/model';
+import { Random } from '../../core/planner';
+import { Supply, type Evening } from '../../core/proof/supply';
+import { dinnerFile, read, step } from '../builders/dinner';
+
+const EATING = 10;
+
+function tableFor(cooks: number): Model {
+  const free = [{ from: '2026-10-17T15:00', to: '2026-10-17T23:59' }];
+  return compileModel(
+    read(
+      dinnerFile([step('a', 5)], {
+        cooks: Array.from({ length: cooks }, (_, k) => ({ id: `cook${k}`, name: `Cook ${k}`, free })),
+        courses: [{ id: 'only', name: 'Only', dishes: ['dish'], eating: EATING }],
+        away: 4,
+      }),
+    ),
+  );
+}
+
+/** Every way to be away from the table: minutes as bits, with at most `most` of them. */
+function absences(most: number): number[] {
+  return Array.from({ length: 1 << EATING }, (_, bits) => bits).filter((bits) => minutesOf(bits) <= most);
+}
+
+function minutesOf(bits: number): number {
+  return bits.toString(2).replaceAll('0', '').length;
+}
+
+/** Stretches away with at most a minute between are one trip. */
+function tripsOf(bits: number): number {
+  return bits
+    .toString(2)
+    .split(/00+/)
+    .filter((part) => part.includes('1')).length;
+}
+
+function costOf(model: Model, price: Float64Array, bits: number): number {
+  let cost = model.weights.trips * tripsOf(bits);
+  for (let m = 0; m < EATING; m++) {
+    if (bits & (1 << m)) cost += model.weights.away - price[model.zero + m]!;
+  }
+  return cost;
+}
+
+function eveningWith(model: Model, low: number, high: number): Evening {
+  return {
+    serveLow: Int32Array.of(model.zero),
+    serveHigh: Int32Array.of(model.zero),
+    firstLow: model.zero,
+    firstHigh: model.zero,
+    forced: new Uint8Array(model.slots),
+    awayLow: Uint16Array.of(low),
+    awayHigh: Uint16Array.of(high),
+  };
+}
+
+function randomPrices(model: Model, random: Random): Float64Array {
+  const price = new Float64Array(model.slots);
+  for (let m = 0; m < EATING; m++) price[model.zero + m] = 15 * random.next() * random.next();
+  return price;
+}
+
+test.each([1, 2])(
+  'minutes away from the table of %i cooks cost what the best of all absences costs',
+  (cooks) => {
+    const model = tableFor(cooks);
+    const supply = new Supply(model);
+    const random = new Random(3 + cooks);
+    const ways = absences(4);
+    for (let round = 0; round < 40; round++) {
+      const price = randomPrices(model, random);
+      const low = random.below(3 * cooks);
+      const high = low + random.below(4);
+      const got = supply.cost(price, eveningWith(model, low, high), model.zero, model.zero + EATING);
+      const one = Array.from({ length: 5 }, (_, n) =>
+        Math.min(...ways.filter((bits) => minutesOf(bits) === n).map((bits) => costOf(model, price, bits))),
+      );
+      // For each number of minutes of all cooks together the cheapest share of them.
+      const all =
+        cooks === 1
+          ? one
+          : one
+              .flatMap((a, x) => one.map((b, y) => [x + y, a + b] as const))
+              .reduce<number[]>(
+                (best, [n, cost]) => Object.assign(best, { [n]: Math.min(best[n] ?? Infinity, cost) }),
+                [],
+              );
+      const expected = Math.min(...all.filter((_, n) => n >= low && n <= high));
+      expect(got).toBeCloseTo(expected, 6);
+      const given = supply.given.subarray(model.zero, model.zero + EATING).reduce((sum, n) => sum + n, 0);
+      expect(given).toBe(supply.away[0]);
+      expect(given).toBeGreaterThanOrEqual(low);
+      expect(given).toBeLessThanOrEqual(high);
+    }
+  },
+);
+
+test('while it is open when a course is served, minutes away may lie outside what is surely eaten in', () => {
+  const model = tableFor(1);
+  const supply = new Supply(model);
+  const price = new Float64Array(model.slots);
+  const open = { ...eveningWith(model, 3, 4), serveLow: Int32Array.of(model.zero - 4) };
+  const cost = supply.cost(price, open, model.zero - 4, model.zero + EATING);
+  expect(cost).toBeCloseTo(model.weights.trips + 3 * model.weights.away, 6);
+});
