@@ -138,8 +138,10 @@ export const COLD = 20;
 /** The first slot at which some oven can be as hot as `mode` asks. */
 export function ovenReady(model: Model, mode: Mode, oven = -1): number {
   if (mode.celsius <= COLD) return model.firstFree;
-  const rates = oven >= 0 ? [model.ovens[oven]!.heats] : model.ovens.map((o) => o.heats);
-  const rise = Math.min(...rates.map((heats) => ceilRatio(mode.celsius - COLD, heats)));
+  let rise = Infinity;
+  for (let o = 0; o < model.ovens.length; o++) {
+    if (oven < 0 || o === oven) rise = Math.min(rise, ceilRatio(mode.celsius - COLD, model.ovens[o]!.heats));
+  }
   return model.firstFree + rise;
 }
 

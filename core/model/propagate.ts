@@ -23,21 +23,27 @@ export class Windows {
   /** The activity whose window came out empty, or -1. */
   empty = -1;
 
+  /** `take` gives room for so many numbers. */
   constructor(
     private readonly model: Model,
     private readonly starts: readonly Bits[],
+    take: (size: number) => Int32Array = (size) => new Int32Array(size),
   ) {
     const n = model.activities.length;
-    const make = () => new Int32Array(n);
-    this.loStart = make();
-    this.hiStart = make();
-    this.loEnd = make();
-    this.hiEnd = make();
-    this.loFrom = make();
-    this.hiFrom = make();
-    this.most = make();
-    this.loServe = new Int32Array(model.courses.length);
-    this.hiServe = new Int32Array(model.courses.length);
+    this.loStart = take(n);
+    this.hiStart = take(n);
+    this.loEnd = take(n);
+    this.hiEnd = take(n);
+    this.loFrom = take(n);
+    this.hiFrom = take(n);
+    this.most = take(n);
+    this.loServe = take(model.courses.length);
+    this.hiServe = take(model.courses.length);
+  }
+
+  /** How many numbers the windows of a model take. */
+  static sizeFor(model: Model): number {
+    return 7 * model.activities.length + 2 * model.courses.length;
   }
 
   fix(i: number, start: number, end: number, most: number): void {

@@ -6,16 +6,11 @@ import { takes, usesThing, type Board } from './board';
  * All time lags between uses (washing, changing over an oven) are half-open gaps in minutes.
  */
 
-/** True where `later` comes directly after `earlier`. */
-function directly(board: Board, earlier: number, later: number): boolean {
-  return board.model.directly.has(earlier * board.model.stepCount + later);
-}
-
 /** Minutes that `thing` is out of use between `earlier` and `later`. */
 export function washGap(board: Board, thing: number, earlier: number, later: number): number {
   const { wash } = board.model.things[thing]!;
   if (wash === 0 || board.activity(earlier).dish === board.activity(later).dish) return 0;
-  return directly(board, earlier, later) ? 0 : wash;
+  return board.comesDirectly(earlier, later) ? 0 : wash;
 }
 
 /** True where `later` follows `earlier` with no pause allowed: the dish stays in while the oven changes. */
@@ -48,7 +43,7 @@ export function changeGap(
 
 /** Slots from which placed `u` takes `thing` as far as `i` is concerned, and until when. */
 export function heldUntilFor(board: Board, u: number, thing: number, i: number, iUses: boolean): number {
-  if (iUses && directly(board, u, i)) return board.end[u]!;
+  if (iUses && board.comesDirectly(u, i)) return board.end[u]!;
   return board.keptUntil(u, thing, i);
 }
 

@@ -22,6 +22,7 @@ export class Board {
   readonly model: Model;
   readonly finder: StartFinder;
   readonly calendarStarts: readonly Bits[];
+  /** Those of what is placed are always closed. */
   readonly windows: Windows;
   config: Configuration;
 
@@ -48,19 +49,23 @@ export class Board {
   /** Set while an activity is forced in: the limit on minutes away is then seen to afterwards. */
   ignoreAway = false;
 
+  /** All modes of all activities, and where those of each begin. */
+  private readonly modes: readonly Mode[];
+  private readonly firstMode: Int32Array;
+  /** 1 where the one step comes directly after the other. */
+  private readonly direct: Uint8Array;
   private readonly configurations = new Map<string, Configuration & { possible: boolean }>();
 
   constructor(model: Model) {
     this.model = model;
     this.finder = new StartFinder(model);
     this.calendarStarts = model.activities.map((a) => this.finder.calendarStarts(a));
-    this.windows = new Windows(model, this.calendarStarts);
     const n = model.activities.length;
     const bitWords = makeBits(model.words * 32).length;
     const { cookCount, stretchCount, slots } = model;
     const sizes = [n, n, n, n, n, model.courses.length, n, stretchCount, stretchCount, stretchCount];
     const total = sizes.reduce((a, b) => a + b, 0) + 2 * cookCount * bitWords + cookCount * slots;
-    this.memory = new Int32Array(total);
+    this.memory = new Int32Array(total + Windows.sizeFor(model));
     let at = 0;
     const take = (size: number) => this.memory.subarray(at, (at += size));
     this.start = take(n);
@@ -80,7 +85,14 @@ export class Board {
     });
     this.movable = model.calendars.map(() => take(bitWords));
     this.owner = take(cookCount * slots);
+    this.windows = new Windows(model, this.calendarStarts, take);
     this.oven.fill(-1);
+    this.modes = model.activities.flatMap(({ modes }) => modes);
+    this.firstMode = new Int32Array(n);
+    for (let i = 1; i < n; i++)
+      this.firstMode[i] = this.firstMode[i - 1]! + model.activities[i - 1]!.modes.length;
+    this.direct = new Uint8Array(n * model.stepCount);
+    for (const pair of model.directly) this.direct[pair] = 1;
     this.stretchOf = new Int32Array(stretchCount);
     for (const a of model.activities) {
       this.stretchOf.fill(a.index, a.firstStretch, a.firstStretch + a.maxStretches);
@@ -104,7 +116,26 @@ export class Board {
   }
 
   modeOf(i: number): Mode {
-    return this.model.activities[i]!.modes[this.mode[i]!]!;
+    return this.modes[this.firstMode[i]! + this.mode[i]!]!;
+  }
+
+  /** True where `later` comes directly after `earlier`. */
+  comesDirectly(earlier: number, later: number): boolean {
+    return this.direct[earlier * this.model.stepCount + later] === 1;
+  }
+
+  /** Places an activity; its stretches of hands are the caller's to occupy, and its window to close. */
+  place(i: number, mode: number, oven: number, start: number, end: number): void {
+    this.mode[i] = mode;
+    this.oven[i] = oven;
+    this.start[i] = start;
+    this.end[i] = end;
+    this.placed[i] = 1;
+  }
+
+  /** Closes the window of a placed activity. */
+  close(i: number): void {
+    this.windows.fix(i, this.start[i]!, this.end[i]!, this.modeOf(i).most);
   }
 
   /** True where stretch `s` is a check, which may move within its slack. */
@@ -132,7 +163,7 @@ export class Board {
     fillBits(this.free[cook]!, from, to, false);
     if (this.isCheck(s)) fillBits(this.movable[cook]!, from, to, true);
     const row = cook * this.model.slots;
-    this.owner.fill(s + 1, row + from, row + to);
+    for (let m = row + from; m < row + to; m++) this.owner[m] = s + 1;
   }
 
   release(s: number): void {
@@ -142,7 +173,7 @@ export class Board {
     fillBits(this.free[cook]!, from, to, true);
     fillBits(this.movable[cook]!, from, to, false);
     const row = cook * this.model.slots;
-    this.owner.fill(0, row + from, row + to);
+    for (let m = row + from; m < row + to; m++) this.owner[m] = 0;
   }
 
   unplace(i: number): void {
@@ -162,13 +193,9 @@ export class Board {
     return this.serve[course]! - this.model.courses[course]!.plating;
   }
 
-  /** Opens windows for the activities in `open`, fixes all that are placed, and tightens. */
+  /** Opens windows for the activities in `open`, and tightens. */
   tighten(open: Int32Array, count: number): boolean {
     const { windows, config, model } = this;
-    for (let k = 0; k < config.members.length; k++) {
-      const i = config.members[k]!;
-      if (this.placed[i]) windows.fix(i, this.start[i]!, this.end[i]!, this.modeOf(i).most);
-    }
     windows.loServe.set(this.serve);
     windows.hiServe.set(this.serve);
     for (let k = 0; k < count; k++) {

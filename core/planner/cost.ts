@@ -88,10 +88,8 @@ export function firstBusy(board: Board): number {
   return first;
 }
 
-/** The terms of section 6, unweighted, of the placed activities. */
-export function rawTerms(board: Board): Terms {
-  const { model, config } = board;
-  const terms: Terms = {
+function noTerms(): Terms {
+  return {
     wait: 0,
     rushed: 0,
     away: 0,
@@ -101,8 +99,20 @@ export function rawTerms(board: Board): Terms {
     sameDay: 0,
     welcome: 0,
     day: 0,
-    ways: config.points,
+    ways: 0,
   };
+}
+
+/** The terms of section 6, unweighted, of the placed activities. */
+export function rawTerms(board: Board): Terms {
+  const terms = noTerms();
+  addTerms(board, terms);
+  return terms;
+}
+
+function addTerms(board: Board, terms: Terms): void {
+  const { model, config } = board;
+  terms.ways += config.points;
   for (let c = 0; c < model.courses.length; c++) {
     const course = model.courses[c]!;
     const down = board.serve[c]!;
@@ -141,13 +151,17 @@ export function rawTerms(board: Board): Terms {
       if (next >= 0) terms.gains += gainsLost(mode, next - board.end[i]!);
     }
   }
-  return terms;
 }
+
+const sum = noTerms();
 
 /** The cost of the plan on the board. */
 export function totalCost(board: Board): number {
   const w = board.model.weights;
-  const t = rawTerms(board);
+  const t = sum;
+  t.wait = t.rushed = t.away = t.trips = t.held = 0;
+  t.gains = t.sameDay = t.welcome = t.day = t.ways = 0;
+  addTerms(board, t);
   return (
     t.wait * w.wait +
     t.rushed * w.rushed +
@@ -190,18 +204,19 @@ export function stretchCost(
   isFirstPlating: boolean,
 ): number {
   const { model } = board;
-  const w = model.weights;
+  const { zero, weights: w } = model;
   let cost = 0;
-  const { zero } = model;
   if (from < zero) {
-    const end = Math.min(to, zero);
-    if (!isFirstPlating) cost += w.welcome * Math.max(0, end - Math.max(from, zero - model.arrive));
-    cost += w.sameDay * Math.max(0, end - Math.max(from, zero - DAY_WINDOW));
+    const end = to < zero ? to : zero;
+    const doorbell = zero - model.arrive;
+    if (end > doorbell && !isFirstPlating) cost += w.welcome * (end - (from > doorbell ? from : doorbell));
+    if (w.sameDay > 0) cost += w.sameDay * Math.max(0, end - Math.max(from, zero - DAY_WINDOW));
   }
-  if (!model.eats[cook] || to <= zero) return cost;
+  if (to <= zero || !model.eats[cook]) return cost;
   const row = cook * model.slots;
   for (let c = 0; c < model.courses.length; c++) {
     const down = board.serve[c]!;
+    if (to <= down) break;
     const { eating, away } = model.courses[c]!;
     const up = down + eating;
     const a = Math.max(from, down);

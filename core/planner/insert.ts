@@ -25,6 +25,8 @@ export class Inserter {
   private readonly pushFree: Bits[];
   private readonly candidates: Candidates;
   private readonly checks: Checks;
+  /** First slot of the day's work while a place is looked for. */
+  private dayStart = 0;
   private readonly choice: Choice = { mode: 0, oven: -1, start: 0, cost: Infinity, pushes: false };
 
   constructor(
@@ -47,6 +49,7 @@ export class Inserter {
   insert(i: number, noise: number, allModes: boolean, mayPush: boolean): boolean {
     const { board, choice } = this;
     choice.cost = Infinity;
+    this.dayStart = firstBusy(board);
     const { modes } = board.activity(i);
     this.search(i, noise, allModes || modes.length === 1 ? -1 : board.mode[i]!, false);
     if (choice.cost === Infinity && !allModes && modes.length > 1) this.search(i, noise, -1, false);
@@ -137,14 +140,13 @@ export class Inserter {
     if (low < 0 || low > high) return;
     this.find(i, mode, oven, low, high, free);
     const count = this.candidates.gather(this.starts, i, mode, low, high);
-    const dayStart = firstBusy(board);
     for (let k = 0; k < count; k++) {
       const start = this.candidates.starts[k]!;
       if (!layout.lay(i, mode, start, free)) continue;
       // Noise only adds: what costs more by its hands alone is not looked at further.
       if (layout.cost >= choice.cost) continue;
       if (mode.pausable && !this.pausedFits(i, mode, oven, start)) continue;
-      const cost = this.costAt(i, mode, start, dayStart) + noise * this.random.next();
+      const cost = this.costAt(i, mode, start) + noise * this.random.next();
       if (cost < choice.cost - (push ? 0.01 : 0)) {
         choice.cost = cost;
         choice.mode = m;
@@ -212,8 +214,8 @@ export class Inserter {
   }
 
   /** What placing `i` at `start` as laid out adds to the cost. */
-  private costAt(i: number, mode: Mode, start: number, dayStart: number): number {
-    const { board, layout } = this;
+  private costAt(i: number, mode: Mode, start: number): number {
+    const { board, layout, dayStart } = this;
     const { config, model } = board;
     const w = model.weights;
     const { end } = layout;
@@ -271,16 +273,15 @@ export class Inserter {
     if (!layout.lay(i, mode, start, push ? this.pushFree : board.free)) return false;
     const moved = push ? checks.lift(layout) : 0;
     if (moved < 0) return false;
-    board.mode[i] = m;
-    board.oven[i] = oven;
-    board.start[i] = start;
-    board.end[i] = layout.end;
-    board.placed[i] = 1;
+    board.place(i, m, oven, start, layout.end);
     board.stretches[i] = layout.count;
     for (let k = 0; k < layout.count; k++) {
       board.occupy(firstStretch + k, layout.cook[k]!, layout.from[k]!, layout.to[k]!);
     }
-    if (moved === 0 || checks.settle(moved)) return true;
+    if (moved === 0 || checks.settle(moved)) {
+      board.close(i);
+      return true;
+    }
     board.unplace(i);
     checks.lower(moved);
     return false;

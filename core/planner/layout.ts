@@ -12,6 +12,9 @@ import {
 import type { Board } from './board';
 import { stretchCost } from './cost';
 
+/** What a minute between a check and when it is due weighs: enough to choose between equals. */
+const FAR = 1e-4;
+
 /** The hands stretches of one activity at one start: who and when, and what they cost. */
 export class Layout {
   readonly from: Int32Array;
@@ -25,6 +28,7 @@ export class Layout {
   private readonly pieceTo = new Int32Array(MAX_PIECES);
   private pieces = 0;
   private readonly common: Bits;
+  private readonly firstPlating: number;
 
   constructor(private readonly board: Board) {
     const most = Math.max(1, ...board.model.activities.map((a) => a.maxStretches));
@@ -32,6 +36,7 @@ export class Layout {
     this.to = new Int32Array(most);
     this.cook = new Int32Array(most);
     this.common = board.model.calendars[0]!.slice();
+    this.firstPlating = board.model.courses[0]!.platingActivity;
   }
 
   /**
@@ -42,8 +47,12 @@ export class Layout {
     this.count = 0;
     this.cost = 0;
     this.end = start + mode.duration;
-    if (mode.isHands) return mode.hands === 0 || this.layWork(i, mode, start, free);
     const { who } = this.board.activity(i);
+    if (mode.isHands) {
+      if (mode.hands === 0) return true;
+      if (mode.hands > 1 || mode.pausable) return this.layWork(i, mode, start, free);
+      return this.giveOne(who, start, this.end, free, i === this.firstPlating);
+    }
     const { touchIn, touchOut, duration } = mode;
     if (touchIn > 0 && !this.giveOne(who, start, start + touchIn, free)) return false;
     for (let m = 1; m <= mode.checks; m++) {
@@ -59,12 +68,18 @@ export class Layout {
     this.cost += cost;
   }
 
-  private giveOne(who: number, from: number, to: number, free: readonly Bits[]): boolean {
+  private giveOne(
+    who: number,
+    from: number,
+    to: number,
+    free: readonly Bits[],
+    isFirstPlating = false,
+  ): boolean {
     let best = Infinity;
     let chosen = -1;
     for (let c = 0; c < free.length; c++) {
       if ((who >= 0 && c !== who) || !allBits(free[c]!, from, to)) continue;
-      const cost = stretchCost(this.board, c, from, to, false);
+      const cost = stretchCost(this.board, c, from, to, isFirstPlating);
       if (cost < best) {
         best = cost;
         chosen = c;
@@ -81,17 +96,22 @@ export class Layout {
     let best = Infinity;
     let chosen = -1;
     let at = 0;
-    for (let shift = low; shift <= high; shift++) {
-      const from = start + shift;
-      for (let c = 0; c < free.length; c++) {
-        if ((who >= 0 && c !== who) || !allBits(free[c]!, from, from + mode.takes)) continue;
-        if (this.clashes(c, from)) continue;
-        const cost =
-          stretchCost(this.board, c, from, from + mode.takes, false) + 1e-4 * Math.abs(shift - due);
-        if (cost < best) {
-          best = cost;
-          chosen = c;
-          at = from;
+    const farthest = Math.max(due - low, high - due);
+    // From where it is due outwards, earlier first: what is farther off costs at least its way.
+    for (let far = 0; far <= farthest && best > FAR * far; far++) {
+      for (let side = -1; side <= (far === 0 ? -1 : 1); side += 2) {
+        const shift = due + side * far;
+        if (shift < low || shift > high) continue;
+        const from = start + shift;
+        for (let c = 0; c < free.length; c++) {
+          if ((who >= 0 && c !== who) || !allBits(free[c]!, from, from + mode.takes)) continue;
+          if (this.clashes(c, from)) continue;
+          const cost = stretchCost(this.board, c, from, from + mode.takes, false) + FAR * far;
+          if (cost < best) {
+            best = cost;
+            chosen = c;
+            at = from;
+          }
         }
       }
     }
@@ -108,7 +128,7 @@ export class Layout {
   private layWork(i: number, mode: Mode, start: number, free: readonly Bits[]): boolean {
     const { model } = this.board;
     const activity = this.board.activity(i);
-    const isFirstPlating = activity.role === 'plating' && activity.course === 0;
+    const isFirstPlating = i === this.firstPlating;
     let best = Infinity;
     let bestMask = 0;
     let bestAvoids = false;

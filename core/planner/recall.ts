@@ -106,9 +106,8 @@ function put(
   const { zero, slots } = board.model;
   const { firstStretch, maxStretches } = board.activity(i);
   if (hands.length > maxStretches || start < 0 || start + length > slots) return false;
-  board.start[i] = start;
-  board.end[i] = start + length;
-  board.placed[i] = 1;
+  board.place(i, board.mode[i]!, board.oven[i]!, start, start + length);
+  board.close(i);
   board.stretches[i] = hands.length;
   return hands.every(({ from, to, cook }, k) => {
     const c = cookOf.get(cook);

@@ -12,6 +12,8 @@ export const CHECK_CLOCK_EVERY = 32;
 export class Refill {
   /** Activities that are off the board; callers fill in the first so many. */
   readonly open: Int32Array;
+  /** Where each activity that is put back would like to be. */
+  private readonly wanted: Int32Array;
 
   constructor(
     private readonly board: Board,
@@ -20,6 +22,7 @@ export class Refill {
     private readonly forcer: Forcer,
   ) {
     this.open = new Int32Array(board.model.activities.length);
+    this.wanted = new Int32Array(board.model.activities.length);
   }
 
   /** Puts `count` activities in `open` back, none by force. */
@@ -38,7 +41,6 @@ export class Refill {
         return false;
       }
       open[k] = open[--count]!;
-      board.windows.fix(i, board.start[i]!, board.end[i]!, board.modeOf(i).most);
       if (count > 0 && !board.windows.tighten(board.config, open, count)) return false;
     }
     return true;
@@ -52,8 +54,12 @@ export class Refill {
     const { board, open, random } = this;
     const { windows, config } = board;
     const isBefore = random.next() < 0.6;
-    const low = Math.min(...Array.from({ length: count }, (_, k) => windows.loStart[open[k]!]!));
-    const high = Math.max(...Array.from({ length: count }, (_, k) => windows.hiStart[open[k]!]!));
+    let low = windows.loStart[open[0]!]!;
+    let high = windows.hiStart[open[0]!]!;
+    for (let k = 1; k < count; k++) {
+      low = Math.min(low, windows.loStart[open[k]!]!);
+      high = Math.max(high, windows.hiStart[open[k]!]!);
+    }
     const other = board.start[config.members[random.below(config.members.length)]!]!;
     const cut =
       random.next() < 0.5 ? Math.min(high, Math.max(low, other)) : low + random.below(high - low + 1);
@@ -156,36 +162,25 @@ export class Refill {
   putBack(moved: readonly number[], at: readonly number[]): number {
     const { board, open } = this;
     const { windows, config } = board;
-    const wanted = new Map(moved.map((i, k) => [i, at[k]]));
-    const order = [...moved].sort((a, b) => (wanted.get(b) ?? -1) - (wanted.get(a) ?? -1));
-    const left: number[] = [];
-    let waiting = order;
-    const reopen = () => {
-      [...waiting, ...left].forEach((i, k) => (open[k] = i));
-      return board.tighten(open, waiting.length + left.length);
-    };
-    let isOpen = reopen();
-    while (waiting.length > 0) {
-      const [i, ...others] = waiting as [number, ...number[]];
-      waiting = others;
-      const start = wanted.get(i);
-      if (
-        !isOpen ||
-        start === undefined ||
-        start < 0 ||
-        !this.inserter.insertAt(i, board.mode[i]!, board.oven[i]!, start)
-      ) {
-        left.push(i);
-        continue;
-      }
-      windows.fix(i, board.start[i]!, board.end[i]!, board.modeOf(i).most);
-      [...waiting, ...left].forEach((u, k) => (open[k] = u));
-      if (windows.tighten(config, open, waiting.length + left.length)) continue;
+    const { wanted } = this;
+    moved.forEach((i, k) => (wanted[i] = at[k] ?? -1));
+    const order = [...moved].sort((a, b) => wanted[b]! - wanted[a]!);
+    // What is still to be put back stands in `open`: first those whose turn is to come, then those left over.
+    let count = order.length;
+    for (let k = 0; k < count; k++) open[k] = order[k]!;
+    let isOpen = board.tighten(open, count);
+    for (let turns = count; turns > 0; turns--) {
+      const i = open[0]!;
+      for (let k = 1; k < count; k++) open[k - 1] = open[k]!;
+      open[count - 1] = i;
+      const start = wanted[i]!;
+      if (!isOpen || start < 0 || !this.inserter.insertAt(i, board.mode[i]!, board.oven[i]!, start)) continue;
+      count -= 1;
+      if (windows.tighten(config, open, count)) continue;
       board.unplace(i);
-      left.push(i);
-      isOpen = reopen();
+      open[count++] = i;
+      isOpen = board.tighten(open, count);
     }
-    left.forEach((i, k) => (open[k] = i));
-    return left.length;
+    return count;
   }
 }
