@@ -4,13 +4,19 @@ import type { ReasonsWorker } from '../workers/reasons.worker';
 
 /**
  * Long questions, worked out in a worker of their own. `begin` ends what is still going on, and hands a worker to
- * `work`; results of a run that was ended are not heard.
+ * `work`; results of a run that was ended are not heard. A worker that is done is kept for the next question, which it
+ * answers sooner than a new one, whose code is not compiled yet.
  */
 function useOwnWorker<Api>(make: () => Worker) {
   const isComparing = ref(false);
   let worker: Worker | undefined;
+  let remote: Remote<Api> | undefined;
 
   function end(): void {
+    if (isComparing.value) dismiss();
+  }
+
+  function dismiss(): void {
     worker?.terminate();
     worker = undefined;
     isComparing.value = false;
@@ -23,18 +29,21 @@ function useOwnWorker<Api>(make: () => Worker) {
     ) => Promise<void>,
   ): Promise<void> {
     end();
-    const mine = make();
-    worker = mine;
+    if (!worker || !remote) {
+      worker = make();
+      remote = wrap<Api>(worker);
+    }
+    const mine = worker;
     isComparing.value = true;
-    await work(wrap<Api>(mine), (f) =>
+    await work(remote, (f) =>
       proxy((...args) => {
         if (worker === mine) f(...args);
       }),
     );
-    if (worker === mine) end();
+    if (worker === mine) isComparing.value = false;
   }
 
-  onScopeDispose(end);
+  onScopeDispose(dismiss);
   return { isComparing: readonly(isComparing), begin, end };
 }
 

@@ -4,19 +4,56 @@ import { betterPlan, secondSeed } from '../../core/planner';
 import type { PlanWorker } from '../workers/plan.worker';
 
 const SEED = 1;
+/** Milliseconds that a worker has to end a run that is not wanted any more; then it is ended itself. */
+const GRACE = 300;
+/** What makes a worker ready: so many seconds of a search whose plan nobody wants. */
+const WARM_UP_SECONDS = 0.7;
 
-/** One worker, with the means to end it in the middle of its work. */
+/**
+ * One worker, with the means to end what it does. It is kept as long as it listens: a worker that has planned before
+ * is several times quicker than a new one, whose code is not compiled yet.
+ */
 function makeSearcher() {
   let worker: Worker | undefined;
   let remote: Remote<PlanWorker> | undefined;
+  /** Ends the wait for a run that somebody waits for. */
   let giveUp: (() => void) | undefined;
+  /** Settles when the worker's last run has ended. */
+  let lastRun: Promise<unknown> | undefined;
+
+  function ready(): Remote<PlanWorker> {
+    if (worker && remote) return remote;
+    worker = new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' });
+    return (remote = wrap<PlanWorker>(worker));
+  }
+
+  /** Begins a run; what the worker was at before ends by itself. */
+  function run(...order: Parameters<PlanWorker['plan']>): Promise<Plan | null> {
+    const begun = ready().plan(...order);
+    const forget = () => {
+      if (lastRun === ended) lastRun = undefined;
+    };
+    const ended = begun.then(forget, forget);
+    lastRun = ended;
+    return begun;
+  }
+
+  /** Tells the worker to stop, and ends it where it does not listen in time. */
+  async function stop(): Promise<void> {
+    const [mine, unwanted] = [worker, lastRun];
+    if (!mine || !unwanted) return;
+    void remote?.stop();
+    const tooLong = new Promise((resolve) => setTimeout(resolve, GRACE, true));
+    if ((await Promise.race([unwanted, tooLong])) !== true) return;
+    mine.terminate();
+    if (worker === mine) worker = lastRun = undefined;
+  }
 
   function cancel(): void {
     if (!giveUp) return;
-    worker?.terminate();
-    worker = undefined;
     giveUp();
     giveUp = undefined;
+    void stop();
   }
 
   async function search(
@@ -26,22 +63,38 @@ function makeSearcher() {
     seed: number,
     onBetter: (plan: Plan) => void,
   ): Promise<Plan | null> {
-    cancel();
-    if (!worker) {
-      worker = new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' });
-      remote = wrap<PlanWorker>(worker);
-    }
-    const mine = worker;
-    const cancelled = new Promise<null>((resolve) => (giveUp = () => resolve(null)));
-    const show = proxy((better: Plan) => {
-      if (mine === worker) onBetter(better);
+    giveUp?.();
+    let isGivenUp = false;
+    const cancelled = new Promise<null>((resolve) => {
+      giveUp = () => {
+        isGivenUp = true;
+        resolve(null);
+      };
     });
-    const result = await Promise.race([remote!.plan(file, old, seconds, seed, show), cancelled]);
-    if (result && mine === worker) giveUp = undefined;
+    const mine = giveUp;
+    await stop();
+    if (isGivenUp) return null;
+    const show = proxy((better: Plan) => {
+      if (!isGivenUp) onBetter(better);
+    });
+    const result = await Promise.race([run(file, old, seconds, seed, show), cancelled]);
+    if (giveUp === mine) giveUp = undefined;
     return result;
   }
 
-  return { search, cancel };
+  /** Has a worker plan once for nothing, unless there is one that has planned. */
+  function warmUp(file: unknown, seed: number): void {
+    if (!worker)
+      void run(
+        file,
+        null,
+        WARM_UP_SECONDS,
+        seed,
+        proxy(() => {}),
+      );
+  }
+
+  return { search, cancel, warmUp };
 }
 
 /** Plans in two web workers with different seeds; a new call ends the one before it. */
@@ -60,12 +113,16 @@ export function makePlanner() {
     seconds: number,
     onBetter: (plan: Plan) => void,
   ): Promise<Plan | null> {
-    cancel();
     const results = await Promise.all(
       searchers.map((searcher, k) => searcher.search(file, old, seconds, seeds[k]!, onBetter)),
     );
     return results.reduce((a, b) => (a && b ? betterPlan(a, b) : null));
   }
 
-  return { plan, cancel };
+  /** Makes the workers quick before they are needed, with a dinner file that was read before. */
+  function warmUp(file: unknown): void {
+    searchers.forEach((searcher, k) => searcher.warmUp(file, seeds[k]!));
+  }
+
+  return { plan, cancel, warmUp };
 }

@@ -18,6 +18,8 @@ const WORTH_MORE = 0.01;
 const SECONDS_FOR_BEND = 0.8;
 /** A better plan is swapped in while the search goes on only where it is cheaper by this share. */
 const WORTH_SHOWING = 0.02;
+/** Milliseconds after a planned dinner is opened before the planner makes itself ready: the page comes first. */
+const WARM_UP_AFTER = 1200;
 /** Changes that can be undone. */
 const MOST_UNDONE = 60;
 
@@ -114,6 +116,13 @@ export const useDinner = defineStore('dinner', () => {
     return true;
   }
 
+  /** What is changed first shall not wait for workers that have never planned. */
+  function warmUpSoon(opened: unknown): void {
+    setTimeout(() => {
+      if (file.value === opened && !isPlanning.value) planner.warmUp(opened);
+    }, WARM_UP_AFTER);
+  }
+
   /** Shows a stored dinner; false where it cannot be read. */
   async function show(stored: StoredDinner): Promise<boolean> {
     if (!adopt(stored.file, readDinner(stored.file))) return false;
@@ -126,8 +135,10 @@ export const useDinner = defineStore('dinner', () => {
     past.value = history?.past ?? [];
     future.value = history?.future ?? [];
     await storage.saveOpen(stored.id);
-    if (stored.plan) made.set(file.value as object, stored.plan);
-    else void makePlan();
+    if (stored.plan) {
+      made.set(file.value as object, stored.plan);
+      warmUpSoon(stored.file);
+    } else void makePlan();
     return true;
   }
 

@@ -1,18 +1,29 @@
 import { expose } from 'comlink';
 import type { Plan } from '../../core/plan';
-import { planDinner, replanDinner } from '../../core/planner';
+import { planInSlices, replanInSlices } from '../../core/planner';
+import { inTurns } from './in-turns';
 import { readAgain } from './read-again';
 
 /** Milliseconds between two plans shown while the search goes on, and how much better the next must be. */
 const SHOW_EVERY = 700;
 const WORTH_SHOWING = 0.005;
 
+/** Number of the run that is wanted; those before it end at their next look. */
+let wanted = 0;
+
 const api = {
   /**
    * Plans a dinner file that was read before, from an `old` plan or from nothing; tells `onBetter` of better plans
-   * now and then.
+   * now and then. Null where it was stopped, or another run begun, before it was done.
    */
-  plan(file: unknown, old: Plan | null, seconds: number, seed: number, onBetter: (plan: Plan) => void): Plan {
+  async plan(
+    file: unknown,
+    old: Plan | null,
+    seconds: number,
+    seed: number,
+    onBetter: (plan: Plan) => void,
+  ): Promise<Plan | null> {
+    const mine = ++wanted;
     const { dinner, notices } = readAgain(file);
     let shown = -Infinity;
     let cost = Infinity;
@@ -20,6 +31,7 @@ const api = {
       seconds,
       seed,
       now: () => performance.now(),
+      isCancelled: () => wanted !== mine,
       onBetter: (plan: Plan) => {
         if (performance.now() - shown < SHOW_EVERY || plan.cost! > cost * (1 - WORTH_SHOWING)) return;
         shown = performance.now();
@@ -27,7 +39,15 @@ const api = {
         onBetter(plan);
       },
     };
-    return old ? replanDinner(dinner, notices, old, options) : planDinner(dinner, notices, options);
+    const slices = old
+      ? replanInSlices(dinner, notices, old, options)
+      : planInSlices(dinner, notices, options);
+    return inTurns(slices, () => wanted === mine);
+  },
+
+  /** Ends the run. The worker lives on: what it has compiled by now makes the next one many times quicker. */
+  stop(): void {
+    wanted += 1;
   },
 };
 

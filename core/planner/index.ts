@@ -1,5 +1,5 @@
 export { betterPlan, planDinner, planInSlices, secondSeed, type PlanOptions } from './plan';
-export { nudgedPlan, replanDinner } from './replan';
+export { nudgedPlan, replanDinner, replanInSlices } from './replan';
 export { Board } from './board';
 export { changeGap, heldUntilFor, sharesHeat, washGap } from './blocking';
 export { rawTerms } from './cost';

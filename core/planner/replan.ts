@@ -3,9 +3,9 @@ import type { Dinner } from '../dinner';
 import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
-import { planDinner, roundsFor, secondSeed, type PlanOptions } from './plan';
+import { planInSlices, roundsFor, secondSeed, type PlanOptions } from './plan';
 import { anchorsOf } from './recall';
-import { Search, type Budget } from './search';
+import { lastOf, Search, type Budget } from './search';
 
 /** Share of the time in which the best plan is looked for; in the rest what need not move is moved back. */
 const SHARE_FOR_BETTER = 0.6;
@@ -31,14 +31,14 @@ interface How {
 }
 
 /** The plan that comes of the old one in the time there is; null where none does. */
-function replanned(
+function* replanned(
   dinner: Dinner,
   notices: readonly string[],
   old: Plan,
   options: PlanOptions,
   how: How,
   progress?: Progress,
-): Plan | null {
+): Generator<void, Plan | null> {
   const { forBetter, mayBuild, forOld } = how;
   const begin = options.now();
   const model = compileModel(dinner, progress);
@@ -53,21 +53,21 @@ function replanned(
   const giveUp = forOld === undefined ? undefined : until(forOld).isOver;
   const isBegun =
     (old.feasible && search.startFrom(old, until(1), giveUp)) ||
-    (mayBuild && search.construct(until(forBetter)));
+    (mayBuild && (yield* search.constructing(until(forBetter))));
   if (!isBegun) return null;
   const isCompared = how.isCompared === true && rounds >= ENOUGH_TO_BUILD;
-  search.improve({ ...until(isCompared ? SHARE_FOR_BOTH / 2 : forBetter), heat: HEAT });
+  yield* search.improving({ ...until(isCompared ? SHARE_FOR_BOTH / 2 : forBetter), heat: HEAT });
   if (isCompared) {
     const other = new Search(model, secondSeed(options.seed));
     const { isOver } = until(SHARE_FOR_BOTH);
     const budget = { rounds: Math.round((rounds * SHARE_FOR_BOTH) / 2), isOver };
-    if (other.construct(budget)) {
-      other.improve(budget);
+    if (yield* other.constructing(budget)) {
+      yield* other.improving(budget);
       if (other.best.cost * (1 + WORTH_OF_CALM) < search.best.cost) search.takeOver(other.best);
     }
   }
   const shift = toInstant(dinner.sitDown, dinner.timeZone) - toInstant(old.sitDown, dinner.timeZone);
-  search.calm(anchorsOf(model, old, shift), search.best.cost * (1 + WORTH_OF_CALM), until(1));
+  yield* search.calming(anchorsOf(model, old, shift), search.best.cost * (1 + WORTH_OF_CALM), until(1));
   search.showBest();
   return assemblePlan(search.board, notices, null);
 }
@@ -85,10 +85,20 @@ export function replanDinner(
   options: PlanOptions,
   progress?: Progress,
 ): Plan {
+  return lastOf(replanInSlices(dinner, notices, old, options, progress));
+}
+
+/** The same in slices of some milliseconds, so that a caller can do other things in between. */
+export function* replanInSlices(
+  dinner: Dinner,
+  notices: readonly string[],
+  old: Plan,
+  options: PlanOptions,
+  progress?: Progress,
+): Generator<void, Plan> {
   const how = { forBetter: SHARE_FOR_BETTER, mayBuild: true, isCompared: true };
-  return (
-    replanned(dinner, notices, old, options, how, progress) ?? planDinner(dinner, notices, options, progress)
-  );
+  const again = yield* replanned(dinner, notices, old, options, how, progress);
+  return again ?? (yield* planInSlices(dinner, notices, options, progress));
 }
 
 /** The hand holds still: time to build an evening from nothing where the old one leads nowhere. */
@@ -101,5 +111,5 @@ const QUICK: How = { forBetter: SHARE_FOR_BETTER_IN_HAND, mayBuild: false, forOl
  * plan may also be built from nothing. Nothing is explained.
  */
 export function nudgedPlan(dinner: Dinner, old: Plan, options: PlanOptions, isThorough = false): Plan | null {
-  return replanned(dinner, [], old, options, isThorough ? THOROUGH : QUICK);
+  return lastOf(replanned(dinner, [], old, options, isThorough ? THOROUGH : QUICK));
 }

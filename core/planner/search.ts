@@ -168,16 +168,19 @@ export class Search {
 
   /**
    * Moves back what need not have moved: among plans that cost no more than `limit` the one found with the
-   * fewest activities away from `anchors` (slots, -1 for none) becomes the best.
+   * fewest activities away from `anchors` (slots, -1 for none) becomes the best. In slices of a few rounds.
    */
-  calm(anchors: Int32Array, limit: number, budget: Budget): void {
+  *calming(anchors: Int32Array, limit: number, budget: Budget): Generator<void, void> {
     const { board } = this;
     this.showBest();
     this.current.set(board.memory);
     let config = board.config;
     let fewest = movedFrom(board, anchors);
     while (fewest > 0 && this.rounds < budget.rounds) {
-      if (this.rounds % CHECK_CLOCK_EVERY === 0 && budget.isOver()) break;
+      if (this.rounds % CHECK_CLOCK_EVERY === 0) {
+        yield;
+        if (budget.isOver()) break;
+      }
       this.rounds += 1;
       const isMade =
         this.random.next() < 0.6 ? this.moveHome(anchors, budget) : this.moves.make(budget.isOver);

@@ -1,0 +1,139 @@
+import { expose, releaseProxy, type Remote } from 'comlink';
+import { makePlanner } from '../../app/composables/usePlanner';
+import { inTurns } from '../../app/workers/in-turns';
+import type { Plan } from '../../core/plan';
+
+/** How long a worker of the test goes on with a plan: until it is told to stop, or for ever. */
+type Manner = 'answers' | 'listens' | 'is deaf';
+
+type Order = [unknown, Plan | null, number, number, Remote<() => void>];
+
+let manner: Manner;
+let made: SimulatedWorker[];
+
+/** Stands for the planning worker: the same messages, no thread. */
+class SimulatedWorker {
+  ended = false;
+  readonly asked: unknown[] = [];
+  stop = () => {};
+  private readonly ports = new MessageChannel();
+
+  constructor() {
+    made.push(this);
+    expose(
+      {
+        plan: (...[file, , , seed, onBetter]: Order) => {
+          this.asked.push(file);
+          onBetter[releaseProxy]();
+          if (manner === 'answers') return { feasible: true, cost: seed, bound: null };
+          return new Promise((resolve) => (this.stop = () => resolve(null)));
+        },
+        stop: () => manner === 'listens' && this.stop(),
+      },
+      this.ports.port2,
+    );
+  }
+
+  postMessage(message: unknown, transfer: Transferable[]): void {
+    if (!this.ended) this.ports.port1.postMessage(message, transfer);
+  }
+
+  addEventListener(type: string, heard: EventListener): void {
+    this.ports.port1.addEventListener(type, heard);
+    this.ports.port1.start();
+  }
+
+  removeEventListener(type: string, heard: EventListener): void {
+    this.ports.port1.removeEventListener(type, heard);
+  }
+
+  terminate(): void {
+    this.ended = true;
+    this.ports.port1.close();
+  }
+}
+
+beforeEach(() => {
+  made = [];
+  Object.assign(globalThis, { Worker: SimulatedWorker, navigator: { hardwareConcurrency: 2 } });
+});
+
+afterEach(() => made.forEach((worker) => worker.terminate()));
+
+const ignore = () => {};
+
+test('of two workers the better plan is kept, and both are used again', async () => {
+  manner = 'answers';
+  const planner = makePlanner();
+  expect((await planner.plan('first', null, 1, ignore))?.cost).toBe(1);
+  expect((await planner.plan('second', null, 1, ignore))?.cost).toBe(1);
+  expect(new Set(made.flatMap((worker) => worker.asked))).toEqual(new Set(['first', 'second']));
+  expect(made.length).toBeLessThanOrEqual(2);
+});
+
+test('a new call ends the one before it, and keeps workers that listen', async () => {
+  manner = 'listens';
+  const planner = makePlanner();
+  const first = planner.plan('first', null, 1, ignore);
+  await until(() => made.some((worker) => worker.asked.length > 0));
+  const before = made.length;
+  const second = planner.plan('second', null, 1, ignore);
+  expect(await first).toBeNull();
+  await until(() => made.every((worker) => worker.asked.includes('second')));
+  expect(made).toHaveLength(before);
+  expect(made.some((worker) => worker.ended)).toBe(false);
+  planner.cancel();
+  expect(await second).toBeNull();
+});
+
+test('a worker that does not listen is ended, and another does the work', async () => {
+  manner = 'is deaf';
+  const planner = makePlanner();
+  const first = planner.plan('first', null, 1, ignore);
+  await until(() => made.some((worker) => worker.asked.length > 0));
+  const deaf = [...made];
+  manner = 'answers';
+  expect((await planner.plan('second', null, 1, ignore))?.cost).toBe(1);
+  expect(await first).toBeNull();
+  expect(deaf.every((worker) => worker.ended)).toBe(true);
+});
+
+test('workers are made ready once, and a call does not wait for that', async () => {
+  manner = 'listens';
+  const planner = makePlanner();
+  planner.warmUp('any');
+  await until(() => made.length > 0 && made.every((worker) => worker.asked.length === 1));
+  planner.warmUp('any');
+  const planned = planner.plan('wanted', null, 1, ignore);
+  await until(() => made.every((worker) => worker.asked.includes('wanted')));
+  expect(made.every((worker) => worker.asked.length === 2 && !worker.ended)).toBe(true);
+  planner.cancel();
+  expect(await planned).toBeNull();
+});
+
+test('slices are run to their end, with room for messages in between', async () => {
+  let heard = 0;
+  const busy = (milliseconds: number) => {
+    const end = performance.now() + milliseconds;
+    while (performance.now() < end);
+  };
+  function* slices() {
+    for (let k = 0; k < 4; k++) {
+      busy(15);
+      yield;
+    }
+    return heard;
+  }
+  setImmediate(function again() {
+    heard += 1;
+    if (heard < 3) setImmediate(again);
+  });
+  expect(await inTurns(slices(), () => true)).toBeGreaterThan(0);
+  heard = 0;
+  setImmediate(() => (heard = 1));
+  expect(await inTurns(slices(), () => heard === 0)).toBeNull();
+});
+
+async function until(holds: () => boolean): Promise<void> {
+  while (!holds()) await new Promise((resolve) => setTimeout(resolve, 1));
+}
