@@ -2,6 +2,7 @@ import { ElMessage } from 'element-plus';
 import type { InjectionKey, Ref } from 'vue';
 import { minuteAt, yOf, type Scale } from '../../core/strip';
 import { useBending, type InHand } from '../stores/bending';
+import { useDinner } from '../stores/dinner';
 import { useTimes } from './useTimes';
 
 /** What can be taken in hand on the strip: its own start, and the minute at which it is drawn where it is taken. */
@@ -19,12 +20,26 @@ const SLIP = 6;
 const EDGE = 40;
 const EDGE_ABOVE = 150;
 const SCROLL = 8;
+/** Milliseconds that the page has for itself before the worker that follows the hand makes itself ready. */
+const READY_AFTER = 1500;
 
 /** Taking, moving and letting go of steps and course lines, by pointer. */
 export function useStripDrag(scale: Ref<Scale>) {
   const bending = useBending();
   const times = useTimes();
+  const store = useDinner();
   let wasMoved = false;
+  let soon: ReturnType<typeof setTimeout> | undefined;
+
+  watch(
+    () => store.isPlanning,
+    (isPlanning) => {
+      clearTimeout(soon);
+      if (!isPlanning) soon = setTimeout(() => bending.makeReady(), READY_AFTER);
+    },
+    { immediate: true },
+  );
+  onBeforeUnmount(() => clearTimeout(soon));
 
   /** Lets go; says so where it cannot be there. */
   async function letGo(): Promise<void> {

@@ -18,6 +18,8 @@ export interface InHand {
 /** Seconds for a plan while the hand moves: short enough to follow it; and where it holds still and none was found. */
 const SECONDS = 0.06;
 const SECONDS_AT_REST = 0.8;
+/** Seconds for a plan that nobody wants, after which the worker is quick. */
+const SECONDS_TO_BE_READY = 0.4;
 /** Milliseconds after which a hand counts as holding still. */
 const REST = 120;
 
@@ -31,10 +33,11 @@ interface Outcome {
 /** A worker that has the evening in hand, made when it is first needed. */
 function makeBender() {
   let remote: Remote<BendWorker> | undefined;
-  return () =>
+  const get = () =>
     (remote ??= wrap<BendWorker>(
       new Worker(new URL('../workers/bend.worker.ts', import.meta.url), { type: 'module' }),
     ));
+  return { get, isMade: () => remote !== undefined };
 }
 
 /** A step or a course line that the cook moves, and what becomes of the evening while it is moved. */
@@ -66,11 +69,18 @@ export const useBending = defineStore('bending', () => {
     return courseAt(store.file as DinnerFile, store.dinner!, store.plan!, held.id, held.to);
   }
 
+  /** Has the worker that follows the hand plan once for nothing: code that never ran would be slow to follow. */
+  function makeReady(): void {
+    if (!store.evening || following.isMade()) return;
+    void following.get().hold(store.file, store.plan!);
+    void following.get().bent([], null, SECONDS_TO_BE_READY, false);
+  }
+
   function take(kind: InHand['kind'], id: string, name: string, from: number): void {
     if (!store.evening) return;
     // The hand comes first: what was found so far stays.
     if (store.isPlanning) void store.stopPlanning();
-    for (const bender of [following(), looking()]) void bender.hold(store.file, store.plan!);
+    for (const bender of [following, looking]) void bender.get().hold(store.file, store.plan!);
     inHand.value = { kind, id, name, from, to: from };
     outcome.value = null;
   }
@@ -78,7 +88,8 @@ export const useBending = defineStore('bending', () => {
   const courseOf = (held: InHand) =>
     held.kind === 'course' ? { id: held.id, by: held.to - held.from } : null;
   const isStillAt = (held: InHand) => inHand.value?.id === held.id && inHand.value.to === held.to;
-  const lookLonger = (held: InHand) => looking().bent(changes(held), courseOf(held), SECONDS_AT_REST, true);
+  const lookLonger = (held: InHand) =>
+    looking.get().bent(changes(held), courseOf(held), SECONDS_AT_REST, true);
 
   /** Looks longer where the hand holds still. */
   async function settle(held: InHand): Promise<void> {
@@ -97,7 +108,7 @@ export const useBending = defineStore('bending', () => {
         outcome.value = { at: held.to, plan: store.plan, isFinal: true };
         continue;
       }
-      const plan = await following().bent(changes(held), courseOf(held), SECONDS, false);
+      const plan = await following.get().bent(changes(held), courseOf(held), SECONDS, false);
       if (!inHand.value) break;
       outcome.value = { at: held.to, plan, isFinal: plan !== null };
       if (!plan) void settle(held);
@@ -134,5 +145,5 @@ export const useBending = defineStore('bending', () => {
     return store.bend(made, plan);
   }
 
-  return { inHand, outcome, settled, isMoved, preview, moves, take, moveTo, moveBy, letGo, drop };
+  return { inHand, outcome, settled, isMoved, preview, moves, makeReady, take, moveTo, moveBy, letGo, drop };
 });

@@ -24,10 +24,13 @@ const ROUNDS_A_SECOND = 500_000;
 
 /** Starts and minutes that a proof may look at for each second allowed; it seldom takes all that time. */
 const STARTS_A_SECOND = 12_000_000;
-/** Share of the time for the search; the rest is for the proof. Few activities are soon placed as well as can be. */
-const SHARE_FOR_SEARCH = 0.7;
+/** Few activities are soon placed as well as can be: this share of the time is enough for the search. */
 const SHARE_FOR_SMALL = 0.2;
 const SMALL = 18;
+/** Of many, the proof gets this share of the time and for each second so much more, up to the most: a plan comes first. */
+const SHARE_FOR_PROOF = 0.1;
+const SHARE_A_SECOND = 0.1;
+const MOST_FOR_PROOF = 0.3;
 /** More choices of dish ways than this are not looked through by a proof. */
 const MOST_CONFIGURATIONS = 64;
 
@@ -65,7 +68,7 @@ export function* planInSlices(
   const model = compileModel(dinner, progress);
   const search = new Search(model, options.seed);
   const isCancelled = () => options.isCancelled?.() === true;
-  const share = model.activities.length <= SMALL ? SHARE_FOR_SMALL : SHARE_FOR_SEARCH;
+  const share = shareForSearch(options.seconds, model.activities.length);
   const endOf = (part: number) => () =>
     options.now() >= begin + options.seconds * 1000 * part || isCancelled();
   const usual = roundsFor(options.seconds * share, model.activities.length);
@@ -83,6 +86,12 @@ export function* planInSlices(
   const bound = yield* provingBound(search, { ...budget, isOver: endOf(1) }, work);
   search.showBest();
   return assemblePlan(search.board, notices, bound);
+}
+
+/** How much of the time is for the search; the rest is for the proof. */
+function shareForSearch(seconds: number, activities: number): number {
+  if (activities <= SMALL) return SHARE_FOR_SMALL;
+  return 1 - Math.min(MOST_FOR_PROOF, SHARE_FOR_PROOF + SHARE_A_SECOND * seconds);
 }
 
 /** Rounds that the search takes in so many seconds, whatever the clock says: this makes a run repeatable. */
