@@ -32,6 +32,8 @@ export interface Budget {
 }
 
 const GUIDE = 0.002;
+/** Costs that differ by less are the same. */
+const SAME = 1e-9;
 /** Attempts at taking up an old plan. */
 const START_TRIES = 3;
 /** Attempts at a first plan before the dinner is called impossible. */
@@ -64,6 +66,8 @@ export class Search {
   private readonly moves: Moves;
   private readonly current: Int32Array;
   readonly best: Incumbent;
+  /** How much the best plan is pulled towards the evening. */
+  private bestPull = Infinity;
   rounds = 0;
 
   constructor(
@@ -235,14 +239,23 @@ export class Search {
     this.best.memory.set(memory);
     this.best.config = config;
     this.best.cost = cost;
+    this.bestPull = -Infinity;
   }
 
+  /**
+   * Of plans that cost the same the one is kept whose work stands least before the evening; not where an old plan is
+   * to be kept to.
+   */
   private keepIfBetter(cost: number, budget: Budget): void {
-    if (cost >= this.best.cost - 1e-9) return;
-    this.best.cost = cost;
+    if (cost >= this.best.cost + SAME) return;
+    const isCheaper = cost < this.best.cost - SAME;
+    const pull = this.pull();
+    if (!isCheaper && (budget.heat !== undefined || pull >= this.bestPull - SAME)) return;
+    this.bestPull = pull;
+    this.best.cost = Math.min(this.best.cost, cost);
     this.best.config = this.board.config;
     this.best.memory.set(this.board.memory);
-    budget.onBetter?.(cost);
+    if (isCheaper) budget.onBetter?.(cost);
   }
 
   private isSound(): boolean {
@@ -251,13 +264,17 @@ export class Search {
 
   /** Cost with a gentle pull of everything towards the evening, so that idle time can vanish. */
   private score(): number {
+    return totalCost(this.board) + this.pull();
+  }
+
+  private pull(): number {
     const { board, model } = this;
     let early = 0;
     for (const i of board.config.members) {
       const ahead = model.zero - board.start[i]!;
       if (ahead > 0 && ahead <= DAY_WINDOW) early += ahead;
     }
-    return totalCost(board) + GUIDE * model.weights.day * early;
+    return GUIDE * model.weights.day * early;
   }
 
   private clearBoard(): void {
