@@ -21,6 +21,7 @@ const GAP = 8;
 const HOTTEST = 260;
 /** Share of an oven's width that the coldest oven has. */
 const LEAST = 0.35;
+const LEAST_LABEL = 40;
 
 const places = computed(() => {
   const { edge } = props.columns;
@@ -58,6 +59,9 @@ function band(edge: readonly HeatPoint[], width: number): string {
   const line = edge.map(({ minute, celsius }) => `L${x(celsius)} ${props.y(minute)}`).join('');
   return `M0 ${props.y(edge[0]!.minute)}${line}L0 ${props.y(edge.at(-1)!.minute)}Z`;
 }
+
+/** A label keeps to its oven's part of the column, so that it covers no bar beside it. */
+const labelWidth = (oven: number) => Math.max(LEAST_LABEL, oven + GAP / 2);
 
 const labelled = (oven: OvenLanes) =>
   oven.programme
@@ -98,7 +102,11 @@ function shelfOf(oven: OvenLanes, bar: Bar): string {
         :key="setting.from"
         class="setting"
         :class="{ small: !columns.hasWords }"
-        :style="{ top: `${y(setting.from)}px`, left: `${oven.left}px` }"
+        :style="{
+          top: `${y(setting.from)}px`,
+          left: `${oven.left}px`,
+          maxWidth: `${labelWidth(oven.width)}px`,
+        }"
       >
         {{ columns.hasWords ? `${oven.name} on: ${heat.text(setting.celsius)}` : heat.text(setting.celsius) }}
       </span>
@@ -133,7 +141,7 @@ function shelfOf(oven: OvenLanes, bar: Bar): string {
   font-size: 0.8rem;
   font-weight: 600;
   line-height: 1.2;
-  white-space: nowrap;
+  pointer-events: none;
 }
 
 .setting.small {
