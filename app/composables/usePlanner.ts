@@ -57,11 +57,7 @@ function makeSearcher() {
   }
 
   async function search(
-    file: unknown,
-    old: Plan | null,
-    seconds: number,
-    seed: number,
-    onBetter: (plan: Plan) => void,
+    ...[file, old, seconds, seed, onBetter]: Parameters<PlanWorker['plan']>
   ): Promise<Plan | null> {
     giveUp?.();
     let isGivenUp = false;

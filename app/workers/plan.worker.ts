@@ -1,7 +1,8 @@
 import { expose } from 'comlink';
 import type { Plan } from '../../core/plan';
 import { planInSlices, replanInSlices } from '../../core/planner';
-import { inTurns } from './in-turns';
+import { inTurns } from '../../core/slices';
+import { listening } from './listening';
 import { readAgain } from './read-again';
 
 /** Milliseconds between two plans shown while the search goes on, and how much better the next must be. */
@@ -24,6 +25,7 @@ const api = {
     onBetter: (plan: Plan) => void,
   ): Promise<Plan | null> {
     const mine = ++wanted;
+    const isWanted = () => wanted === mine;
     const { dinner, notices } = readAgain(file);
     let shown = -Infinity;
     let cost = Infinity;
@@ -31,7 +33,7 @@ const api = {
       seconds,
       seed,
       now: () => performance.now(),
-      isCancelled: () => wanted !== mine,
+      isCancelled: () => !isWanted(),
       onBetter: (plan: Plan) => {
         if (performance.now() - shown < SHOW_EVERY || plan.cost! > cost * (1 - WORTH_SHOWING)) return;
         shown = performance.now();
@@ -42,7 +44,8 @@ const api = {
     const slices = old
       ? replanInSlices(dinner, notices, old, options)
       : planInSlices(dinner, notices, options);
-    return inTurns(slices, () => wanted === mine);
+    const plan = await inTurns(slices, listening(isWanted));
+    return isWanted() ? plan : null;
   },
 
   /** Ends the run. The worker lives on: what it has compiled by now makes the next one many times quicker. */

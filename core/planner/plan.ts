@@ -4,7 +4,8 @@ import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
 import { Prover } from '../proof';
-import { lastOf, Search, type Budget } from './search';
+import { lastOf } from '../slices';
+import { Search, type Budget } from './search';
 
 export interface PlanOptions {
   /** The most seconds it may take. Whatever is reached earlier ends the search. */

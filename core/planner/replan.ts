@@ -5,7 +5,8 @@ import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
 import { planInSlices, roundsFor, secondSeed, type PlanOptions } from './plan';
 import { anchorsOf } from './recall';
-import { lastOf, Search, type Budget } from './search';
+import { lastOf } from '../slices';
+import { Search, type Budget } from './search';
 
 /** Share of the time in which the best plan is looked for; in the rest what need not move is moved back. */
 const SHARE_FOR_BETTER = 0.6;

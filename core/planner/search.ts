@@ -1,6 +1,7 @@
 import type { Configuration, Model } from '../model';
 import type { Answer, Settled } from '../proof';
 import { DAY_WINDOW, type Plan } from '../plan';
+import { lastOf } from '../slices';
 import { Board } from './board';
 import { awayHolds, totalCost } from './cost';
 import { Forcer } from './force';
@@ -18,6 +19,8 @@ export interface Incumbent {
   readonly memory: Int32Array;
   config: Configuration;
   cost: number;
+  /** How much it is pulled towards the evening; see `Search.pull`. */
+  pull: number;
 }
 
 export interface Budget {
@@ -49,14 +52,6 @@ const HOT_SHARE = 0.04;
 const HOTTEST = 8;
 const COOLING = 1 / 80;
 
-/** Runs slices to their end. */
-export function lastOf<Result>(slices: Generator<unknown, Result>): Result {
-  for (;;) {
-    const { done, value } = slices.next();
-    if (done) return value as Result;
-  }
-}
-
 /** Large neighbourhood search: take a few activities out, put each back at its cheapest start. */
 export class Search {
   readonly board: Board;
@@ -66,8 +61,6 @@ export class Search {
   private readonly moves: Moves;
   private readonly current: Int32Array;
   readonly best: Incumbent;
-  /** How much the best plan is pulled towards the evening. */
-  private bestPull = Infinity;
   rounds = 0;
 
   constructor(
@@ -81,7 +74,12 @@ export class Search {
     this.refill = new Refill(this.board, this.random, this.inserter, forcer);
     this.moves = new Moves(this.board, this.random, forcer, this.refill);
     this.current = this.board.memory.slice();
-    this.best = { memory: this.board.memory.slice(), config: this.board.config, cost: Infinity };
+    this.best = {
+      memory: this.board.memory.slice(),
+      config: this.board.config,
+      cost: Infinity,
+      pull: Infinity,
+    };
   }
 
   /** Finds a first feasible plan; tries other waits and other ways of dishes as attempts go by. */
@@ -235,11 +233,11 @@ export class Search {
   }
 
   /** Makes the best plan of another search of the same model its own. */
-  takeOver({ memory, config, cost }: Incumbent): void {
+  takeOver({ memory, config, cost, pull }: Incumbent): void {
     this.best.memory.set(memory);
     this.best.config = config;
     this.best.cost = cost;
-    this.bestPull = -Infinity;
+    this.best.pull = pull;
   }
 
   /**
@@ -250,8 +248,8 @@ export class Search {
     if (cost >= this.best.cost + SAME) return;
     const isCheaper = cost < this.best.cost - SAME;
     const pull = this.pull();
-    if (!isCheaper && (budget.heat !== undefined || pull >= this.bestPull - SAME)) return;
-    this.bestPull = pull;
+    if (!isCheaper && (budget.heat !== undefined || pull >= this.best.pull - SAME)) return;
+    this.best.pull = pull;
     this.best.cost = Math.min(this.best.cost, cost);
     this.best.config = this.board.config;
     this.best.memory.set(this.board.memory);
@@ -267,6 +265,7 @@ export class Search {
     return totalCost(this.board) + this.pull();
   }
 
+  /** What work costs for standing ahead of sitting down; it only guides, and settles ties. */
   private pull(): number {
     const { board, model } = this;
     let early = 0;

@@ -52,7 +52,7 @@ export class Brancher {
     for (let c = 1; c < tree.serveAt.length; c++) {
       if (narrower.serveLow[c] === narrower.serveHigh[c]) continue;
       const n = tree.serveHigh[c]! - tree.serveLow[c]! + 1;
-      this.split(node, [[tree.serveAt[c]!, n]], [tree.serveLow[c]!], demand.serve[c]!, prices);
+      this.split(node, tree.serveAt[c]!, n, tree.serveLow[c]!, demand.serve[c]!, prices);
       return true;
     }
     return false;
@@ -82,7 +82,7 @@ export class Brancher {
       this.child(node, (part) => others.forEach((o) => part.domain.fill(0, o.at, o.at + o.count)), prices);
       return true;
     }
-    this.split(node, [[option.at, option.count]], [option.low], demand.start[i]!, prices);
+    this.split(node, option.at, option.count, option.low, demand.start[i]!, prices);
     return true;
   }
 
@@ -122,34 +122,14 @@ export class Brancher {
     return wanted;
   }
 
-  /** Three parts: before, at, and after a slot. */
-  private split(
-    node: Node,
-    ranges: readonly (readonly [number, number])[],
-    lows: readonly number[],
-    slot: number,
-    prices: Prices,
-  ): void {
-    const cut = (from: (k: number) => boolean) => (part: Node) => {
-      ranges.forEach(([at, n], x) => {
-        for (let k = 0; k < n; k++) if (!from(lows[x]! + k)) part.domain[at + k] = 0;
-      });
-    };
-    this.child(
-      node,
-      cut((s) => s < slot),
-      prices,
-    );
-    this.child(
-      node,
-      cut((s) => s === slot),
-      prices,
-    );
-    this.child(
-      node,
-      cut((s) => s > slot),
-      prices,
-    );
+  /** Three parts: before, at, and after a slot; `count` places from `at` on in the domain stand for slots from `low` on. */
+  private split(node: Node, at: number, count: number, low: number, slot: number, prices: Prices): void {
+    for (const side of [-1, 0, 1]) {
+      const cut = (part: Node) => {
+        for (let k = 0; k < count; k++) if (Math.sign(low + k - slot) !== side) part.domain[at + k] = 0;
+      };
+      this.child(node, cut, prices);
+    }
   }
 
   /** Of two stretches that want the same minute either the one comes first or the other. */
@@ -166,16 +146,13 @@ export class Brancher {
           this.cutBetween(node, dual, decided, prices);
           return true;
         }
-        this.child(
-          node,
-          (part) => (part.orders = { from: a.activity, to: b.activity, lag: lag(a, b), rest: orders }),
-          prices,
-        );
-        this.child(
-          node,
-          (part) => (part.orders = { from: b.activity, to: a.activity, lag: lag(b, a), rest: orders }),
-          prices,
-        );
+        for (const [one, two] of [
+          [a, b],
+          [b, a],
+        ] as const) {
+          const order = { from: one.activity, to: two.activity, lag: lag(one, two), rest: orders };
+          this.child(node, (part) => (part.orders = order), prices);
+        }
         return true;
       }
     }

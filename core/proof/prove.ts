@@ -1,4 +1,5 @@
 import type { Configuration, Model } from '../model';
+import { lastOf } from '../slices';
 import { Brancher, busiest, type Node } from './branch';
 import { openDomain } from './domain';
 import { Dual } from './dual';
@@ -95,11 +96,7 @@ export class Prover {
   }
 
   run(): Proof {
-    const slices = this.running();
-    for (;;) {
-      const { done, value } = slices.next();
-      if (done) return value;
-    }
+    return lastOf(this.running());
   }
 
   /** The same in slices, one for each part. */

@@ -1,6 +1,7 @@
 import { describeProblem, readDinnerText } from '../../core/dinner';
 import type { Plan } from '../../core/plan';
 import { planInSlices } from '../../core/planner';
+import { inTurns } from '../../core/slices';
 
 const MOST_BYTES = 1_000_000;
 const MOST_STEPS = 200;
@@ -45,14 +46,18 @@ export default defineEventHandler(async (event) => {
     isCancelled: () => isGone,
     onBetter: (plan) => (better = plan),
   });
-  if (!getHeader(event, 'accept')?.includes('text/event-stream')) return inTurns(slices, () => {});
+  if (!getHeader(event, 'accept')?.includes('text/event-stream')) return inTurns(slices, otherRequests);
   const stream = createEventStream(event);
   let sent = -Infinity;
-  void inTurns(slices, () => {
+  const sendBetter = () => {
     if (!better || performance.now() - sent < SEND_EVERY) return;
     sent = performance.now();
     void stream.push({ event: 'better', data: JSON.stringify(better) });
     better = null;
+  };
+  void inTurns(slices, () => {
+    sendBetter();
+    return otherRequests();
   }).then(async (plan) => {
     await stream.push({ event: 'plan', data: JSON.stringify(plan) });
     await stream.close();
@@ -60,12 +65,5 @@ export default defineEventHandler(async (event) => {
   return stream.send();
 });
 
-/** Runs slices to their end, with room for other requests in between. */
-async function inTurns(slices: Generator<void, Plan>, between: () => void): Promise<Plan> {
-  for (;;) {
-    const { done, value } = slices.next();
-    if (done) return value;
-    between();
-    await new Promise(setImmediate);
-  }
-}
+/** Room for other requests between two slices. */
+const otherRequests = () => new Promise<boolean>((resolve) => setImmediate(resolve, true));

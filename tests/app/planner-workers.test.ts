@@ -1,7 +1,8 @@
 import { expose, releaseProxy, type Remote } from 'comlink';
 import { makePlanner } from '../../app/composables/usePlanner';
-import { inTurns } from '../../app/workers/in-turns';
+import { listening } from '../../app/workers/listening';
 import type { Plan } from '../../core/plan';
+import { inTurns } from '../../core/slices';
 
 /** How long a worker of the test goes on with a plan: until it is told to stop, or for ever. */
 type Manner = 'answers' | 'listens' | 'is deaf';
@@ -128,10 +129,20 @@ test('slices are run to their end, with room for messages in between', async () 
     heard += 1;
     if (heard < 3) setImmediate(again);
   });
-  expect(await inTurns(slices(), () => true)).toBeGreaterThan(0);
+  expect(
+    await inTurns(
+      slices(),
+      listening(() => true),
+    ),
+  ).toBeGreaterThan(0);
   heard = 0;
   setImmediate(() => (heard = 1));
-  expect(await inTurns(slices(), () => heard === 0)).toBeNull();
+  expect(
+    await inTurns(
+      slices(),
+      listening(() => heard === 0),
+    ),
+  ).toBeNull();
 });
 
 async function until(holds: () => boolean): Promise<void> {

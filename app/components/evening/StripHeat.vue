@@ -147,5 +147,6 @@ function shelfOf(oven: OvenLanes, bar: Bar): string {
 .setting.small {
   padding: 0 0.1rem;
   font-size: 0.7rem;
+  white-space: nowrap;
 }
 </style>

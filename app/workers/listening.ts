@@ -13,18 +13,13 @@ function listen(): Promise<void> {
   });
 }
 
-/** Runs slices to their end and gives their result; null where they are no longer wanted. */
-export async function inTurns<Result>(
-  slices: Generator<void, Result>,
-  isWanted: () => boolean,
-): Promise<Result | null> {
+/** A pause between slices of work that now and then hears what the page says; false once the work is not wanted. */
+export function listening(isWanted: () => boolean): () => Promise<boolean> {
   let turn = performance.now();
-  for (;;) {
-    const { done, value } = slices.next();
-    if (done) return isWanted() ? value : null;
-    if (performance.now() - turn < TURN) continue;
+  return async () => {
+    if (performance.now() - turn < TURN) return true;
     await listen();
-    if (!isWanted()) return null;
     turn = performance.now();
-  }
+    return isWanted();
+  };
 }
