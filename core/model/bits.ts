@@ -1,3 +1,5 @@
+import { leadingZeros } from './machine';
+
 /**
  * Sets of minutes as bits of 32-bit words: bit b of word w is minute 32w + b. The inner loop of the
  * planner lives on these; none of the functions allocates. Callers keep `shift` within the words.
@@ -69,7 +71,7 @@ export function nextBit(bits: Bits, from: number, to: number): number {
   const last = (to - 1) >> 5;
   for (;;) {
     if (word !== 0) {
-      const at = (w << 5) + (31 - Math.clz32(word & -word));
+      const at = (w << 5) + (31 - leadingZeros(word & -word));
       return at < to ? at : -1;
     }
     if (++w > last) return -1;
@@ -83,7 +85,7 @@ export function nextGap(bits: Bits, from: number, to: number): number {
   while (at < to) {
     const word = ~bits[at >> 5]! & (-1 << (at & 31));
     if (word !== 0) {
-      const gap = (at & ~31) + (31 - Math.clz32(word & -word));
+      const gap = (at & ~31) + (31 - leadingZeros(word & -word));
       return gap < to ? gap : to;
     }
     at = (at & ~31) + 32;
@@ -96,7 +98,7 @@ export function previousGap(bits: Bits, from: number, at: number): number {
   let t = at;
   while (t >= from) {
     const word = ~bits[t >> 5]! & (-1 >>> (31 - (t & 31)));
-    if (word !== 0) return Math.max(from - 1, (t & ~31) + 31 - Math.clz32(word));
+    if (word !== 0) return Math.max(from - 1, (t & ~31) + 31 - leadingZeros(word));
     t = (t & ~31) - 1;
   }
   return from - 1;
@@ -110,7 +112,7 @@ export function previousBit(bits: Bits, from: number, to: number): number {
   const first = from >> 5;
   for (;;) {
     if (word !== 0) {
-      const at = (w << 5) + (31 - Math.clz32(word));
+      const at = (w << 5) + (31 - leadingZeros(word));
       return at >= from ? at : -1;
     }
     if (--w < first) return -1;

@@ -1,8 +1,7 @@
-import { andShifted, erodeBits, fillBits, makeBits, orShifted, type Bits } from './bits';
-import type { Activity, Mode, Model } from './model';
-
-/** Shortest piece of a paused hands activity, in minutes. */
-export const LEAST_PIECE = 5;
+import { andShifted, erodeBits, makeBits, orShifted, type Bits } from './bits';
+import { LEAST_PIECE } from './limits';
+import { ceiling, type f64 } from './machine';
+import type { Activity, Mode, Model, OvenModel } from './model';
 
 /** Finds the starts at which cooks' free minutes can carry all hands stretches of an activity. */
 export class StartFinder {
@@ -10,7 +9,7 @@ export class StartFinder {
   private readonly stretch: Bits;
   private readonly group: Bits;
 
-  constructor(private readonly model: Model) {
+  constructor(model: Model) {
     this.eroded = makeBits(model.words * 32);
     this.stretch = makeBits(model.words * 32);
     this.group = makeBits(model.words * 32);
@@ -93,52 +92,32 @@ export class StartFinder {
     const { group, stretch } = this;
     this.anyCook(free, activity.who, mode.takes, w0, far);
     for (let m = 1; m <= mode.checks; m++) {
-      const [low, high] = checkWindow(mode, m);
+      const low = checkFrom(mode, m);
+      const high = checkTo(mode, m);
       for (let w = w0; w <= w1; w++) group[w] = 0;
       for (let shift = low; shift <= high; shift++) orShifted(group, stretch, shift, w0, w1);
       for (let w = w0; w <= w1; w++) target[w]! &= group[w]!;
     }
   }
-
-  /** All starts that the calendars allow an activity in some mode, before anything is planned. */
-  calendarStarts(activity: Activity): Bits {
-    const { model } = this;
-    const all = makeBits(model.words * 32);
-    const one = makeBits(model.words * 32);
-    const last = (model.slots >> 5) + 1;
-    for (const mode of activity.modes) {
-      this.find(one, activity, mode, model.calendars, 0, last);
-      if (mode.usesOven) fillBits(one, 0, ovenReady(model, mode), false);
-      if (mode.usesOven && model.ovens.every((o) => o.shelves < mode.shelves)) one.fill(0);
-      for (let w = 0; w <= last; w++) all[w]! |= one[w]!;
-    }
-    fillBits(all, model.slots, (last + 1) * 32, false);
-    fillBits(all, 0, Math.min(model.slots, Math.max(0, activity.notBefore)), false);
-    if (activity.pin !== -1) {
-      const pinned = activity.pin;
-      fillBits(all, 0, Math.max(0, pinned), false);
-      fillBits(all, Math.max(0, pinned + 1), model.slots, false);
-    }
-    return all;
-  }
 }
 
-/** Earliest and latest start of check number `m`, in minutes from the start of its activity. */
-export function checkWindow(mode: Mode, m: number): [number, number] {
-  const due = m * mode.every;
-  return [
-    Math.max(due - mode.slack, mode.touchIn),
-    Math.min(due + mode.slack, mode.duration - mode.touchOut - mode.takes),
-  ];
+/** Earliest start of check number `m`, in minutes from the start of its activity. */
+export function checkFrom(mode: Mode, m: number): number {
+  return Math.max(m * mode.every - mode.slack, mode.touchIn);
+}
+
+/** Its latest start, counted in the same way. */
+export function checkTo(mode: Mode, m: number): number {
+  return Math.min(m * mode.every + mode.slack, mode.duration - mode.touchOut - mode.takes);
 }
 
 /** °C of an oven that has not been switched on. */
 export const COLD = 20;
 
-/** The first slot at which some oven can be as hot as `mode` asks. */
+/** The first slot at which some oven (or `oven`) can be as hot as `mode` asks; past the horizon where there is none. */
 export function ovenReady(model: Model, mode: Mode, oven = -1): number {
   if (mode.celsius <= COLD) return model.firstFree;
-  let rise = Infinity;
+  let rise = model.slots;
   for (let o = 0; o < model.ovens.length; o++) {
     if (oven < 0 || o === oven) rise = Math.min(rise, ceilRatio(mode.celsius - COLD, model.ovens[o]!.heats));
   }
@@ -146,15 +125,11 @@ export function ovenReady(model: Model, mode: Mode, oven = -1): number {
 }
 
 /** Minutes from one oven setting to another; `heats` and `cools` in °C a minute. */
-export function changeMinutes(
-  oven: { readonly heats: number; readonly cools: number },
-  from: number,
-  to: number,
-): number {
+export function changeMinutes(oven: OvenModel, from: f64, to: f64): number {
   return to >= from ? ceilRatio(to - from, oven.heats) : ceilRatio(from - to, oven.cools);
 }
 
 /** ceil(a / b) for decimals of a dinner file, forgiving the last bits of floating point. */
-function ceilRatio(a: number, b: number): number {
-  return Math.ceil(a / b - 1e-9);
+function ceilRatio(a: f64, b: f64): number {
+  return ceiling(a / b - 1e-9);
 }

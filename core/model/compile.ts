@@ -14,20 +14,10 @@ import {
 } from '../dinner';
 import { WEIGHTS } from '../plan';
 import { fillBits, makeBits, type Bits } from './bits';
-import {
-  NO_LIMIT,
-  type Activity,
-  type CourseModel,
-  type Mode,
-  type Model,
-  type Progress,
-  type Thing,
-} from './model';
+import { MAX_PAUSE, MAX_PIECES, NO_LIMIT } from './limits';
+import { type Activity, type CourseModel, type Mode, type Model, type Progress, type Thing } from './model';
 
 const HALF = 2;
-/** A paused activity is cut into no more pieces than this. */
-export const MAX_PIECES = 7;
-export const MAX_PAUSE = 30;
 /** Minutes kept clear at either end of the horizon, so that shifts stay inside. */
 const MARGIN = 64;
 /** Hands' minutes longer ago than this are left out of the horizon. */

@@ -1,7 +1,8 @@
 import { afterLinks, participants } from '../dinner';
 import type { Bits } from './bits';
-import { NO_LIMIT, type Configuration, type Link, type Model } from './model';
-import { Windows } from './propagate';
+import { NO_LIMIT } from './limits';
+import type { Configuration, Link, Model } from './model';
+import { serviceShift, Windows } from './propagate';
 
 /** Earliest and latest serving slots of each course by eating times and pauses alone. */
 export function serveWindows(model: Model): { low: number[]; high: number[] } {
@@ -13,13 +14,6 @@ export function serveWindows(model: Model): { low: number[]; high: number[] } {
     high.push(high[c - 1]! + eating + model.courses[c]!.most);
   }
   return { low, high };
-}
-
-/** Minutes from serving to the start of a plating or clearing activity. */
-export function serviceShift(model: Model, i: number): number {
-  const { role, course } = model.activities[i]!;
-  const { plating, eating } = model.courses[course]!;
-  return role === 'plating' ? -plating : eating;
 }
 
 /** What takes part and how it is linked when each dish is made in the way `ways` names (-1: none). */
@@ -68,7 +62,20 @@ export function configure(
   });
   const earliest = new Int32Array(activities.length);
   const latest = new Int32Array(activities.length);
-  const config = { ways, points, active, members, before, after, plates, hosts, guests, earliest, latest };
+  const config = {
+    ways,
+    points,
+    active,
+    members,
+    before,
+    after,
+    plates,
+    hosts,
+    guests,
+    earliest,
+    latest,
+    possible: false,
+  };
   const windows = new Windows(model, calendarStarts);
   const serve = serveWindows(model);
   windows.loServe.set(serve.low);
@@ -83,7 +90,7 @@ export function configure(
         serve.high[course]! + serviceShift(model, i),
       );
   }
-  const possible = windows.tighten(config, members, members.length, model.slots);
+  const possible = windows.tighten(config, Int32Array.from(members), members.length, model.slots);
   earliest.set(windows.loStart);
   latest.set(windows.hiStart);
   return { ...config, possible, windows };

@@ -11,18 +11,23 @@ export {
   previousGap,
   type Bits,
 } from './bits';
-export { changeMinutes, checkWindow, COLD, LEAST_PIECE, ovenReady, StartFinder } from './calendar';
-export { compileModel, MAX_PAUSE, MAX_PIECES } from './compile';
-export { configure, serveWindows, serviceShift } from './configure';
+export { Arena } from './arena';
+export { changeMinutes, checkFrom, checkTo, COLD, ovenReady, StartFinder } from './calendar';
+export { calendarStarts, calendarStartsOf } from './calendar-starts';
+export { compileModel } from './compile';
+export { configure, serveWindows } from './configure';
+export { exponential, leadingZeros, power, whole, type f64 } from './machine';
+export { LEAST_PIECE, MAX_PAUSE, MAX_PIECES, NO_LIMIT } from './limits';
 export {
-  NO_LIMIT,
   type Activity,
   type Configuration,
   type CourseModel,
+  type Link,
   type Mode,
   type Model,
+  type OvenModel,
   type Progress,
   type Thing,
   type ThingUse,
 } from './model';
-export { CALENDAR, COURSE, Windows } from './propagate';
+export { CALENDAR, COURSE, serviceShift, Windows } from './propagate';

@@ -1,13 +1,12 @@
 import type { Dinner } from '../dinner';
 import type { TermName } from '../plan';
 import type { Bits } from './bits';
+import type { f64 } from './machine';
 
 /**
  * The dinner as the planner sees it: activities with modes, time lags, renewable resources and
  * calendars. Times are slots: whole minutes from the start of the horizon; `zero` is sitting down.
  */
-
-export const NO_LIMIT = 1_000_000;
 
 /** One way to do an activity. */
 export interface Mode {
@@ -27,12 +26,12 @@ export interface Mode {
   readonly most: number;
   readonly best: number;
   readonly gainsUntil: number;
-  readonly gainsPoints: number;
-  readonly points: number;
+  readonly gainsPoints: f64;
+  readonly points: f64;
   readonly usesOven: boolean;
-  readonly celsius: number;
-  readonly coldest: number;
-  readonly hottest: number;
+  readonly celsius: f64;
+  readonly coldest: f64;
+  readonly hottest: f64;
   /** In half shelves. */
   readonly shelves: number;
   /** Renewable resources taken, by index into `Model.things`. */
@@ -112,8 +111,8 @@ export interface OvenModel {
   readonly id: string;
   /** In half shelves. */
   readonly shelves: number;
-  readonly heats: number;
-  readonly cools: number;
+  readonly heats: f64;
+  readonly cools: f64;
 }
 
 /** What has happened by a moment in the evening. Minutes are relative to sitting down; names are `dish/step`. */
@@ -133,7 +132,7 @@ export interface Progress {
 export interface Configuration {
   /** Index of the chosen way for each dish, -1 for a dish without ways. */
   readonly ways: readonly number[];
-  readonly points: number;
+  readonly points: f64;
   readonly active: Uint8Array;
   readonly members: readonly number[];
   readonly before: readonly (readonly Link[])[];
@@ -146,6 +145,8 @@ export interface Configuration {
   /** Earliest and latest start of each activity by time lags and calendars alone. */
   readonly earliest: Int32Array;
   readonly latest: Int32Array;
+  /** False where time lags and calendars alone leave no plan. */
+  readonly possible: boolean;
 }
 
 export interface Model {

@@ -1,5 +1,7 @@
+import { Arena } from './arena';
 import { nextBit, previousBit, type Bits } from './bits';
-import { NO_LIMIT, type Activity, type Configuration, type Model } from './model';
+import { NO_LIMIT } from './limits';
+import type { Activity, Configuration, Model } from './model';
 
 /** Who set a bound: an activity (its index), a course (COURSE - index), or the calendar. */
 export const CALENDAR = -1;
@@ -23,22 +25,21 @@ export class Windows {
   /** The activity whose window came out empty, or -1. */
   empty = -1;
 
-  /** `take` gives room for so many numbers. */
   constructor(
     private readonly model: Model,
     private readonly starts: readonly Bits[],
-    take: (size: number) => Int32Array = (size) => new Int32Array(size),
+    arena: Arena = new Arena(Windows.sizeFor(model)),
   ) {
     const n = model.activities.length;
-    this.loStart = take(n);
-    this.hiStart = take(n);
-    this.loEnd = take(n);
-    this.hiEnd = take(n);
-    this.loFrom = take(n);
-    this.hiFrom = take(n);
-    this.most = take(n);
-    this.loServe = take(model.courses.length);
-    this.hiServe = take(model.courses.length);
+    this.loStart = arena.take(n);
+    this.hiStart = arena.take(n);
+    this.loEnd = arena.take(n);
+    this.hiEnd = arena.take(n);
+    this.loFrom = arena.take(n);
+    this.hiFrom = arena.take(n);
+    this.most = arena.take(n);
+    this.loServe = arena.take(model.courses.length);
+    this.hiServe = arena.take(model.courses.length);
   }
 
   /** How many numbers the windows of a model take. */
@@ -72,7 +73,7 @@ export class Windows {
    * of lags that cannot hold closes its windows a little with each pass: `passes` bounds how long that
    * is followed up; the windows are right, if wide, when it stops early.
    */
-  tighten(config: Configuration, open: ArrayLike<number>, count: number, passes = 2 * count + 2): boolean {
+  tighten(config: Configuration, open: Int32Array, count: number, passes = 2 * count + 2): boolean {
     this.empty = -1;
     for (let pass = 0; pass <= passes; pass++) {
       let changed = false;
@@ -97,7 +98,10 @@ export class Windows {
     let hs = this.hiStart[i]!;
     let le = this.loEnd[i]!;
     let he = this.hiEnd[i]!;
-    const [ls0, hs0, le0, he0] = [ls, hs, le, he];
+    const ls0 = ls;
+    const hs0 = hs;
+    const le0 = le;
+    const he0 = he;
     let loFrom = this.loFrom[i]!;
     let hiFrom = this.hiFrom[i]!;
     for (let k = 0; k < before.length; k++) {
@@ -209,4 +213,11 @@ function longestLag(activity: Activity): number {
   let longest = 0;
   for (const mode of activity.modes) longest = Math.max(longest, mode.most);
   return longest;
+}
+
+/** Minutes from serving to the start of a plating or clearing activity. */
+export function serviceShift(model: Model, i: number): number {
+  const { role, course } = model.activities[i]!;
+  const { plating, eating } = model.courses[course]!;
+  return role === 'plating' ? -plating : eating;
 }

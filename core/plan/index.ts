@@ -14,4 +14,5 @@ export {
   type TermName,
   type Terms,
 } from './types';
-export { DAY_WINDOW, HELD_POINTS, WEIGHTS } from './weights';
+export { DAY_WINDOW, HELD_POINTS } from './measures';
+export { WEIGHTS } from './weights';

@@ -48,23 +48,19 @@ export function heldUntilFor(board: Board, u: number, thing: number, i: number, 
 }
 
 const profile = new Int16Array(1 << 16);
+let profileFrom = 0;
+let profileLength = 0;
 
-/**
- * Adds up, minute by minute from `low` to `high`, how much of a resource others take. `spans` calls
- * back with each use. Returns the profile, whose place 0 is `low`.
- */
-function profileOf(
-  low: number,
-  high: number,
-  spans: (add: (a: number, b: number, n: number) => void) => void,
-): Int16Array {
-  const length = Math.min(profile.length, high - low);
-  profile.fill(0, 0, length);
-  spans((a, b, n) => {
-    const to = Math.min(length, b - low);
-    for (let m = Math.max(0, a - low); m < to; m++) profile[m]! += n;
-  });
-  return profile;
+/** Begins to add up, minute by minute from `low` to `high`, how much of a resource is taken; place 0 is `low`. */
+function beginProfile(low: number, high: number): void {
+  profileFrom = low;
+  profileLength = Math.min(profile.length, high - low);
+  profile.fill(0, 0, Math.max(0, profileLength));
+}
+
+function addToProfile(a: number, b: number, n: number): void {
+  const to = Math.min(profileLength, b - profileFrom);
+  for (let m = Math.max(0, a - profileFrom); m < to; m++) profile[m]! += n;
 }
 
 /** Clears starts in [low, high] at which [t, max(t + duration, until)) meets an overfull minute. */
@@ -85,7 +81,7 @@ function clearOverfull(
   }
 }
 
-/** Clears the starts in [low, high] that rings and tools forbid to `i` in `mode`. */
+/** Clears the starts in [low, high] that rings and tools forbid to `i` in `mode`, which pauses may make longer. */
 export function blockThings(
   board: Board,
   starts: Bits,
@@ -93,13 +89,16 @@ export function blockThings(
   mode: Mode,
   low: number,
   high: number,
+  duration: number = mode.duration,
 ): void {
   for (let k = 0; k < mode.things.length; k++) {
     const { thing, count, kept } = mode.things[k]!;
     const { capacity, users } = board.model.things[thing]!;
-    if (count > capacity) return fillBits(starts, low, high + 1, false);
+    if (count > capacity) {
+      fillBits(starts, low, high + 1, false);
+      return;
+    }
     const until = kept ? board.keptBy(i, thing, i) : -1;
-    const { duration } = mode;
     if (capacity === 1) {
       for (let x = 0; x < users.length; x++) {
         const u = users[x]!;
@@ -112,16 +111,15 @@ export function blockThings(
       }
       continue;
     }
-    profileOf(low, Math.max(high + duration, until), (add) => {
-      for (let x = 0; x < users.length; x++) {
-        const u = users[x]!;
-        if (u === i || !board.placed[u]) continue;
-        const n = takes(board.modeOf(u), thing);
-        if (n === 0) continue;
-        const end = heldUntilFor(board, u, thing, i, true) + washGap(board, thing, u, i);
-        add(board.start[u]! - washGap(board, thing, i, u), end, n);
-      }
-    });
+    beginProfile(low, Math.max(high + duration, until));
+    for (let x = 0; x < users.length; x++) {
+      const u = users[x]!;
+      if (u === i || !board.placed[u]) continue;
+      const n = takes(board.modeOf(u), thing);
+      if (n === 0) continue;
+      const end = heldUntilFor(board, u, thing, i, true) + washGap(board, thing, u, i);
+      addToProfile(board.start[u]! - washGap(board, thing, i, u), end, n);
+    }
     clearOverfull(starts, low, high, duration, until, capacity - count);
   }
 }
@@ -135,13 +133,16 @@ export function blockOven(
   oven: number,
   low: number,
   high: number,
+  duration: number = mode.duration,
 ): void {
   const { ovenUsers, ovens } = board.model;
-  const { duration } = mode;
   const ready = ovenReady(board.model, mode, oven);
   if (ready > low) fillBits(starts, low, Math.min(high + 1, ready), false);
   const room = ovens[oven]!.shelves - mode.shelves;
-  if (room < 0) return fillBits(starts, low, high + 1, false);
+  if (room < 0) {
+    fillBits(starts, low, high + 1, false);
+    return;
+  }
   for (let x = 0; x < ovenUsers.length; x++) {
     const u = ovenUsers[x]!;
     if (u === i || !board.placed[u] || board.oven[u] !== oven) continue;
@@ -151,13 +152,12 @@ export function blockOven(
     const last = board.end[u]! + changeGap(board, oven, u, other, i, mode);
     if (last > low && first <= high) fillBits(starts, Math.max(low, first), Math.min(high + 1, last), false);
   }
-  profileOf(low, high + duration, (add) => {
-    for (let x = 0; x < ovenUsers.length; x++) {
-      const u = ovenUsers[x]!;
-      if (u === i || !board.placed[u] || board.oven[u] !== oven) continue;
-      add(board.start[u]!, board.end[u]!, board.modeOf(u).shelves);
-    }
-  });
+  beginProfile(low, high + duration);
+  for (let x = 0; x < ovenUsers.length; x++) {
+    const u = ovenUsers[x]!;
+    if (u === i || !board.placed[u] || board.oven[u] !== oven) continue;
+    addToProfile(board.start[u]!, board.end[u]!, board.modeOf(u).shelves);
+  }
   clearOverfull(starts, low, high, duration, -1, room);
 }
 
@@ -228,19 +228,15 @@ export function freeUntil(
     }
     return until;
   }
-  profileOf(since, slots, (add) => {
-    for (let x = 0; x < users.length; x++) {
-      const u = users[x]!;
-      if (u === i || u === p || !board.placed[u]) continue;
-      const n = takes(board.modeOf(u), thing);
-      if (n > 0)
-        add(
-          board.start[u]! - washGap(board, thing, p, u),
-          board.keptUntil(u, thing, i) + washGap(board, thing, u, p),
-          n,
-        );
-    }
-  });
+  beginProfile(since, slots);
+  for (let x = 0; x < users.length; x++) {
+    const u = users[x]!;
+    if (u === i || u === p || !board.placed[u]) continue;
+    const n = takes(board.modeOf(u), thing);
+    if (n === 0) continue;
+    const begin = board.start[u]! - washGap(board, thing, p, u);
+    addToProfile(begin, board.keptUntil(u, thing, i) + washGap(board, thing, u, p), n);
+  }
   for (let m = since; m < slots; m++) if (profile[m - since]! + count > capacity) return m;
   return slots;
 }
@@ -255,10 +251,10 @@ export function resourcesFree(
   end: number,
   scratch: Bits,
 ): boolean {
-  const stretched: Mode = { ...mode, duration: end - start };
+  const duration = end - start;
   fillBits(scratch, start, start + 1, true);
-  blockThings(board, scratch, i, stretched, start, start);
-  if (mode.usesOven) blockOven(board, scratch, i, stretched, oven, start, start);
-  if (mode.stay) blockStay(board, scratch, end - start, start, start);
+  blockThings(board, scratch, i, mode, start, start, duration);
+  if (mode.usesOven) blockOven(board, scratch, i, mode, oven, start, start, duration);
+  if (mode.stay) blockStay(board, scratch, duration, start, start);
   return hasBit(scratch, start);
 }

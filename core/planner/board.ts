@@ -1,6 +1,8 @@
 import {
-  checkWindow,
-  configure,
+  Arena,
+  calendarStartsOf,
+  checkFrom,
+  checkTo,
   fillBits,
   makeBits,
   serviceShift,
@@ -12,6 +14,7 @@ import {
   type Mode,
   type Model,
 } from '../model';
+import { Configurations } from './configurations';
 
 /**
  * A plan in the making: which activities are placed, when, how, and whose minutes they take.
@@ -54,61 +57,61 @@ export class Board {
   private readonly firstMode: Int32Array;
   /** 1 where the one step comes directly after the other. */
   private readonly direct: Uint8Array;
-  private readonly configurations = new Map<string, Configuration & { possible: boolean }>();
+  private readonly configurations: Configurations;
 
   constructor(model: Model) {
     this.model = model;
     this.finder = new StartFinder(model);
-    this.calendarStarts = model.activities.map((a) => this.finder.calendarStarts(a));
+    this.calendarStarts = calendarStartsOf(model);
+    this.configurations = new Configurations(model, this.calendarStarts);
     const n = model.activities.length;
     const bitWords = makeBits(model.words * 32).length;
-    const { cookCount, stretchCount, slots } = model;
-    const sizes = [n, n, n, n, n, model.courses.length, n, stretchCount, stretchCount, stretchCount];
-    const total = sizes.reduce((a, b) => a + b, 0) + 2 * cookCount * bitWords + cookCount * slots;
-    this.memory = new Int32Array(total + Windows.sizeFor(model));
-    let at = 0;
-    const take = (size: number) => this.memory.subarray(at, (at += size));
-    this.start = take(n);
-    this.end = take(n);
-    this.mode = take(n);
-    this.oven = take(n);
-    this.placed = take(n);
-    this.serve = take(model.courses.length);
-    this.stretches = take(n);
-    this.from = take(stretchCount);
-    this.to = take(stretchCount);
-    this.cook = take(stretchCount);
-    this.free = model.calendars.map((calendar) => {
-      const bits = take(bitWords);
+    const { cookCount, stretchCount, slots, courses } = model;
+    const taken = 6 * n + courses.length + 3 * stretchCount + 2 * cookCount * bitWords + cookCount * slots;
+    const arena = new Arena(taken + Windows.sizeFor(model));
+    this.memory = arena.memory;
+    this.start = arena.take(n);
+    this.end = arena.take(n);
+    this.mode = arena.take(n);
+    this.oven = arena.take(n);
+    this.placed = arena.take(n);
+    this.serve = arena.take(courses.length);
+    this.stretches = arena.take(n);
+    this.from = arena.take(stretchCount);
+    this.to = arena.take(stretchCount);
+    this.cook = arena.take(stretchCount);
+    const free: Bits[] = [];
+    const movable: Bits[] = [];
+    for (const calendar of model.calendars) {
+      const bits = arena.take(bitWords);
       bits.set(calendar);
-      return bits;
-    });
-    this.movable = model.calendars.map(() => take(bitWords));
-    this.owner = take(cookCount * slots);
-    this.windows = new Windows(model, this.calendarStarts, take);
+      free.push(bits);
+    }
+    for (let c = 0; c < cookCount; c++) movable.push(arena.take(bitWords));
+    this.free = free;
+    this.movable = movable;
+    this.owner = arena.take(cookCount * slots);
+    this.windows = new Windows(model, this.calendarStarts, arena);
     this.oven.fill(-1);
-    this.modes = model.activities.flatMap(({ modes }) => modes);
+    const allModes: Mode[] = [];
     this.firstMode = new Int32Array(n);
-    for (let i = 1; i < n; i++)
-      this.firstMode[i] = this.firstMode[i - 1]! + model.activities[i - 1]!.modes.length;
+    for (const activity of model.activities) {
+      this.firstMode[activity.index] = allModes.length;
+      for (const mode of activity.modes) allModes.push(mode);
+    }
+    this.modes = allModes;
     this.direct = new Uint8Array(n * model.stepCount);
     for (const pair of model.directly) this.direct[pair] = 1;
     this.stretchOf = new Int32Array(stretchCount);
     for (const a of model.activities) {
       this.stretchOf.fill(a.index, a.firstStretch, a.firstStretch + a.maxStretches);
     }
-    this.config = this.configurationFor(model.dishWays.map((ways) => ways[0] ?? -1));
+    this.config = this.configurations.first();
   }
 
   /** The configuration for a choice of dish ways; made once, then remembered. */
-  configurationFor(ways: readonly number[]): Configuration & { possible: boolean } {
-    const key = ways.join();
-    let config = this.configurations.get(key);
-    if (!config) {
-      config = configure(this.model, ways, this.calendarStarts);
-      this.configurations.set(key, config);
-    }
-    return config;
+  configurationFor(ways: readonly number[]): Configuration {
+    return this.configurations.forWays(ways);
   }
 
   activity(i: number): Activity {
@@ -147,13 +150,20 @@ export class Board {
     return k >= 0 && k < mode.checks;
   }
 
-  /** The slots at which check stretch `s` may start. */
-  checkSpan(s: number): [number, number] {
+  /** The first and the last slot at which check stretch `s` may start. */
+  firstOfCheck(s: number): number {
     const i = this.stretchOf[s]!;
-    const mode = this.modeOf(i);
-    const m = s - this.model.activities[i]!.firstStretch - (mode.touchIn > 0 ? 1 : 0) + 1;
-    const [low, high] = checkWindow(mode, m);
-    return [this.start[i]! + low, this.start[i]! + high];
+    return this.start[i]! + checkFrom(this.modeOf(i), this.checkNumber(s));
+  }
+
+  lastOfCheck(s: number): number {
+    const i = this.stretchOf[s]!;
+    return this.start[i]! + checkTo(this.modeOf(i), this.checkNumber(s));
+  }
+
+  private checkNumber(s: number): number {
+    const i = this.stretchOf[s]!;
+    return s - this.model.activities[i]!.firstStretch - (this.modeOf(i).touchIn > 0 ? 1 : 0) + 1;
   }
 
   occupy(s: number, cook: number, from: number, to: number): void {
@@ -228,8 +238,9 @@ export class Board {
    * keeps nothing or nothing that follows is placed.
    */
   keptUntil(i: number, thing: number, except: number): number {
-    const use = this.modeOf(i).things.find((u) => u.thing === thing);
-    return use?.kept ? Math.max(this.end[i]!, this.keptBy(i, thing, except)) : this.end[i]!;
+    return keeps(this.modeOf(i), thing)
+      ? Math.max(this.end[i]!, this.keptBy(i, thing, except))
+      : this.end[i]!;
   }
 
   /**
@@ -261,7 +272,16 @@ export class Board {
 
 /** True where some mode of the activity takes `thing`. */
 function mayUse(activity: Activity, thing: number): boolean {
-  return activity.modes.some((mode) => usesThing(mode, thing));
+  for (const mode of activity.modes) if (usesThing(mode, thing)) return true;
+  return false;
+}
+
+/** True where `thing` stays taken after the activity ends. */
+function keeps(mode: Mode, thing: number): boolean {
+  for (let k = 0; k < mode.things.length; k++) {
+    if (mode.things[k]!.thing === thing) return mode.things[k]!.kept;
+  }
+  return false;
 }
 
 export function usesThing(mode: Mode, thing: number): boolean {

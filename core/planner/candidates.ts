@@ -68,33 +68,34 @@ export class Candidates {
     const { board } = this;
     const { model, config, serve } = board;
     const { duration, best } = mode;
-    const beside = (t: number) => {
-      if (t < low || t > high) return;
-      const before = previousBit(free, low, t + 1);
-      if (before >= 0) this.add(before);
-      const after = nextBit(free, t, high + 1);
-      if (after >= 0 && after !== before) this.add(after);
-    };
     if (best > 0) {
       const next = config.after[i]!;
       for (let k = 0; k < next.length && k < LINKS; k++) {
         const { to } = next[k]!;
-        if (board.placed[to]) beside(board.start[to]! - best - duration);
+        if (board.placed[to]) this.addBeside(free, low, high, board.start[to]! - best - duration);
       }
       if (config.plates[i] !== -2) {
-        beside(board.platingStart(board.activity(i).course) - best - duration);
+        this.addBeside(free, low, high, board.platingStart(board.activity(i).course) - best - duration);
       }
     }
     const earlier = config.before[i]!;
     for (let k = 0; k < earlier.length && k < LINKS; k++) {
       const { from } = earlier[k]!;
       if (board.placed[from] && board.modeOf(from).best > 0)
-        beside(board.end[from]! + board.modeOf(from).best);
+        this.addBeside(free, low, high, board.end[from]! + board.modeOf(from).best);
     }
-    beside(model.zero - model.arrive - duration);
+    this.addBeside(free, low, high, model.zero - model.arrive - duration);
     for (let c = 0; c < serve.length; c++) {
-      beside(serve[c]! - duration);
-      beside(serve[c]! + model.courses[c]!.eating);
+      this.addBeside(free, low, high, serve[c]! - duration);
+      this.addBeside(free, low, high, serve[c]! + model.courses[c]!.eating);
     }
+  }
+
+  private addBeside(free: Bits, low: number, high: number, t: number): void {
+    if (t < low || t > high) return;
+    const before = previousBit(free, low, t + 1);
+    if (before >= 0) this.add(before);
+    const after = nextBit(free, t, high + 1);
+    if (after >= 0 && after !== before) this.add(after);
   }
 }

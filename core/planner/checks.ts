@@ -53,16 +53,20 @@ export class Checks {
       const s = lifted[k]!;
       const length = board.to[s]! - board.from[s]!;
       const { who } = board.activity(board.stretchOf[s]!);
-      const [low, high] = board.checkSpan(s);
+      const high = board.lastOfCheck(s);
       let best = Infinity;
       let at = -1;
       let cook = -1;
-      for (let t = low; t <= high; t++) {
+      for (let t = board.firstOfCheck(s); t <= high; t++) {
         for (let c = 0; c < board.model.cookCount; c++) {
           if (who >= 0 && c !== who) continue;
           if (nextGap(board.free[c]!, t, t + length) < t + length) continue;
           const cost = stretchCost(board, c, t, t + length, false);
-          if (cost < best) [best, at, cook] = [cost, t, c];
+          if (cost < best) {
+            best = cost;
+            at = t;
+            cook = c;
+          }
         }
       }
       if (at < 0) {

@@ -1,4 +1,4 @@
-import { countBits, NO_LIMIT, type Mode } from '../model';
+import { countBits, leadingZeros, NO_LIMIT, type f64, type Mode } from '../model';
 import { DAY_WINDOW, HELD_POINTS, type Terms } from '../plan';
 import type { Board } from './board';
 
@@ -23,17 +23,19 @@ function tripsIn(board: Board, cook: number, down: number, up: number): number {
 }
 
 /** The share of its waiting time, beyond what loses nothing, that a thing made has used up. */
-export function heldShare(mode: Mode, most: number, waited: number): number {
+export function heldShare(mode: Mode, most: number, waited: number): f64 {
   if (most >= NO_LIMIT || most <= mode.best) return 0;
-  return Math.min(1, Math.max(0, waited - mode.best) / (most - mode.best));
+  if (waited <= mode.best) return 0;
+  const lost: f64 = waited - mode.best;
+  return Math.min(1, lost / (most - mode.best));
 }
 
 /** The largest share over the links of `i` to what is placed, `except` left out; plating included. */
-export function heldOf(board: Board, i: number, except: number): number {
+export function heldOf(board: Board, i: number, except: number): f64 {
   const mode = board.modeOf(i);
   const after = board.config.after[i]!;
   const end = board.end[i]!;
-  let worst = 0;
+  let worst: f64 = 0;
   for (let k = 0; k < after.length; k++) {
     const link = after[k]!;
     if (link.to === except || !board.placed[link.to]) continue;
@@ -65,8 +67,9 @@ export function firstAfter(board: Board, i: number, except: number): number {
   return first;
 }
 
-export function gainsLost(mode: Mode, waited: number): number {
-  return mode.gainsPoints * Math.max(0, 1 - waited / mode.gainsUntil);
+export function gainsLost(mode: Mode, waited: number): f64 {
+  const share: f64 = waited;
+  return mode.gainsPoints * Math.max(0, 1 - share / mode.gainsUntil);
 }
 
 /** The first slot within the twelve hours before sitting down in which a cook works; `zero` if none. */
@@ -81,7 +84,7 @@ export function firstBusy(board: Board): number {
       let taken = calendar[w]! & ~free[w]!;
       if (w === from >> 5) taken &= -1 << (from & 31);
       if (taken === 0) continue;
-      first = Math.min(first, (w << 5) + 31 - Math.clz32(taken & -taken));
+      first = Math.min(first, (w << 5) + 31 - leadingZeros(taken & -taken));
       break;
     }
   }
@@ -156,7 +159,7 @@ function addTerms(board: Board, terms: Terms): void {
 const sum = noTerms();
 
 /** The cost of the plan on the board. */
-export function totalCost(board: Board): number {
+export function totalCost(board: Board): f64 {
   const w = board.model.weights;
   const t = sum;
   t.wait = t.rushed = t.away = t.trips = t.held = 0;
@@ -202,10 +205,10 @@ export function stretchCost(
   from: number,
   to: number,
   isFirstPlating: boolean,
-): number {
+): f64 {
   const { model } = board;
   const { zero, weights: w } = model;
-  let cost = 0;
+  let cost: f64 = 0;
   if (from < zero) {
     const end = to < zero ? to : zero;
     const doorbell = zero - model.arrive;

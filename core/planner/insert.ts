@@ -1,4 +1,4 @@
-import { makeBits, MAX_PAUSE, nextBit, NO_LIMIT, type Bits, type Mode } from '../model';
+import { makeBits, MAX_PAUSE, nextBit, NO_LIMIT, type Bits, type f64, type Mode } from '../model';
 import { DAY_WINDOW, HELD_POINTS } from '../plan';
 import { blockOven, blockStay, blockThings, latestForKept, resourcesFree } from './blocking';
 import type { Board } from './board';
@@ -9,12 +9,12 @@ import { Layout } from './layout';
 import type { Random } from './random';
 
 /** Where an activity could go: mode, oven, start, and what it would add to the cost. */
-interface Choice {
-  mode: number;
-  oven: number;
-  start: number;
-  cost: number;
-  pushes: boolean;
+class Choice {
+  mode = 0;
+  oven = -1;
+  start = 0;
+  cost: f64 = Infinity;
+  pushes = false;
 }
 
 /** Puts activities back on the board at their cheapest feasible start. */
@@ -27,7 +27,10 @@ export class Inserter {
   private readonly checks: Checks;
   /** First slot of the day's work while a place is looked for. */
   private dayStart = 0;
-  private readonly choice: Choice = { mode: 0, oven: -1, start: 0, cost: Infinity, pushes: false };
+  private readonly choice = new Choice();
+  private readonly only = new Int32Array(1);
+  roomFrom = 0;
+  roomTo = 0;
 
   constructor(
     readonly board: Board,
@@ -39,14 +42,15 @@ export class Inserter {
     this.candidates = new Candidates(board, random);
     this.starts = makeBits(model.words * 32);
     this.one = makeBits(model.words * 32);
-    this.pushFree = model.calendars.map(() => makeBits(model.words * 32));
+    this.pushFree = [];
+    for (let c = 0; c < model.cookCount; c++) this.pushFree.push(makeBits(model.words * 32));
   }
 
   /**
    * Places `i` within the board's windows at the cheapest start found. `noise` blurs the choice;
    * `allModes` tries every mode, not only the one it had. False where nothing fits.
    */
-  insert(i: number, noise: number, allModes: boolean, mayPush: boolean): boolean {
+  insert(i: number, noise: f64, allModes: boolean, mayPush: boolean): boolean {
     const { board, choice } = this;
     choice.cost = Infinity;
     this.dayStart = firstBusy(board);
@@ -70,41 +74,49 @@ export class Inserter {
     return this.commit(i, m, oven, start, false);
   }
 
-  /** The starts that `i`, off the board, may have in a mode and oven while all else stays: the run around `start`. */
-  roomAround(i: number, m: number, oven: number, start: number): [number, number] {
+  /**
+   * The starts that `i`, off the board, may have in a mode and oven while all else stays: the run around `start`,
+   * to be found in `roomFrom` and `roomTo`.
+   */
+  findRoom(i: number, m: number, oven: number, start: number): void {
     const { board } = this;
     const mode = board.activity(i).modes[m]!;
-    board.tighten(Int32Array.of(i), 1);
+    this.only[0] = i;
+    board.tighten(this.only, 1);
+    this.roomFrom = start;
+    this.roomTo = start;
     const low = Math.max(0, this.earliest(i, mode));
     const high = this.latest(i, mode);
-    if (start < low || start > high) return [start, start];
+    if (start < low || start > high) return;
     this.find(i, mode, oven, low, high, board.free);
-    const starts = this.starts.slice();
-    const fits = (at: number) =>
-      at >= low &&
-      at <= high &&
-      nextBit(starts, at, at + 1) >= 0 &&
-      this.layout.lay(i, mode, at, board.free) &&
-      (!mode.pausable || this.pausedFits(i, mode, oven, at));
     let first = start;
     let last = start;
-    while (fits(first - 1)) first -= 1;
-    while (fits(last + 1)) last += 1;
-    return [first, last];
+    while (first > low && this.fits(i, mode, oven, first - 1)) first -= 1;
+    while (last < high && this.fits(i, mode, oven, last + 1)) last += 1;
+    this.roomFrom = first;
+    this.roomTo = last;
   }
 
-  private search(i: number, noise: number, onlyMode: number, push: boolean): void {
+  /** True where `at` is among the starts last found, and the hands there suffice. */
+  private fits(i: number, mode: Mode, oven: number, at: number): boolean {
+    return (
+      nextBit(this.starts, at, at + 1) >= 0 &&
+      this.layout.lay(i, mode, at, this.board.free) &&
+      (!mode.pausable || this.pausedFits(i, mode, oven, at))
+    );
+  }
+
+  private search(i: number, noise: f64, onlyMode: number, push: boolean): void {
     const { board } = this;
     const { modes } = board.activity(i);
     const { windows, model } = board;
-    let free: readonly Bits[] = board.free;
+    const free: readonly Bits[] = push ? this.pushFree : board.free;
     if (push) {
       const w0 = Math.max(0, windows.loStart[i]! >> 5);
       const w1 = Math.min(model.words, (windows.hiEnd[i]! >> 5) + 2);
       for (let c = 0; c < model.cookCount; c++) {
         for (let w = w0; w <= w1; w++) this.pushFree[c]![w] = board.free[c]![w]! | board.movable[c]![w]!;
       }
-      free = this.pushFree;
     }
     for (let m = 0; m < modes.length; m++) {
       if (onlyMode >= 0 && m !== onlyMode) continue;
@@ -128,7 +140,7 @@ export class Inserter {
     i: number,
     m: number,
     oven: number,
-    noise: number,
+    noise: f64,
     free: readonly Bits[],
     push: boolean,
   ): void {
@@ -214,14 +226,14 @@ export class Inserter {
   }
 
   /** What placing `i` at `start` as laid out adds to the cost. */
-  private costAt(i: number, mode: Mode, start: number): number {
+  private costAt(i: number, mode: Mode, start: number): f64 {
     const { board, layout, dayStart } = this;
     const { config, model } = board;
     const w = model.weights;
     const { end } = layout;
     let cost = layout.cost + w.ways * mode.points;
     const after = config.after[i]!;
-    let worst = 0;
+    let worst: f64 = 0;
     let next = -1;
     for (let k = 0; k < after.length; k++) {
       const link = after[k]!;

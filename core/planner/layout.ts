@@ -1,6 +1,8 @@
 import {
   allBits,
-  checkWindow,
+  checkFrom,
+  checkTo,
+  leadingZeros,
   LEAST_PIECE,
   MAX_PAUSE,
   MAX_PIECES,
@@ -8,12 +10,13 @@ import {
   nextGap,
   type Bits,
   type Mode,
+  type f64,
 } from '../model';
 import type { Board } from './board';
 import { stretchCost } from './cost';
 
 /** What a minute between a check and when it is due weighs: enough to choose between equals. */
-const FAR = 1e-4;
+const FAR: f64 = 1e-4;
 
 /** The hands stretches of one activity at one start: who and when, and what they cost. */
 export class Layout {
@@ -22,7 +25,7 @@ export class Layout {
   readonly cook: Int32Array;
   count = 0;
   end = 0;
-  cost = Infinity;
+  cost: f64 = Infinity;
 
   private readonly pieceFrom = new Int32Array(MAX_PIECES);
   private readonly pieceTo = new Int32Array(MAX_PIECES);
@@ -31,7 +34,8 @@ export class Layout {
   private readonly firstPlating: number;
 
   constructor(private readonly board: Board) {
-    const most = Math.max(1, ...board.model.activities.map((a) => a.maxStretches));
+    let most = 1;
+    for (const a of board.model.activities) most = Math.max(most, a.maxStretches);
     this.from = new Int32Array(most);
     this.to = new Int32Array(most);
     this.cook = new Int32Array(most);
@@ -61,7 +65,7 @@ export class Layout {
     return touchOut === 0 || this.giveOne(who, start + duration - touchOut, start + duration, free);
   }
 
-  private push(cook: number, from: number, to: number, cost: number): void {
+  private push(cook: number, from: number, to: number, cost: f64): void {
     this.from[this.count] = from;
     this.to[this.count] = to;
     this.cook[this.count++] = cook;
@@ -91,7 +95,8 @@ export class Layout {
   }
 
   private layCheck(who: number, mode: Mode, start: number, m: number, free: readonly Bits[]): boolean {
-    const [low, high] = checkWindow(mode, m);
+    const low = checkFrom(mode, m);
+    const high = checkTo(mode, m);
     const due = m * mode.every;
     let best = Infinity;
     let chosen = -1;
@@ -138,7 +143,7 @@ export class Layout {
       const bits = this.crewBits(mask, free, start, start + mode.duration + MAX_PAUSE);
       for (let avoid = mode.pausable ? 1 : 0; avoid >= 0; avoid--) {
         if (!this.cutPieces(bits, mode, start, avoid === 1)) continue;
-        let cost = 0;
+        let cost: f64 = 0;
         for (let c = 0; c < free.length; c++) {
           if ((mask & (1 << c)) === 0) continue;
           for (let p = 0; p < this.pieces; p++) {
@@ -167,7 +172,7 @@ export class Layout {
 
   /** Minutes in which all cooks of `mask` are free, right between the given slots only. */
   private crewBits(mask: number, free: readonly Bits[], from: number, to: number): Bits {
-    if ((mask & (mask - 1)) === 0) return free[31 - Math.clz32(mask)]!;
+    if ((mask & (mask - 1)) === 0) return free[31 - leadingZeros(mask)]!;
     const { common } = this;
     for (let w = from >> 5; w <= (to >> 5) + 1; w++) {
       let word = -1;

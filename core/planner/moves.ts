@@ -1,6 +1,6 @@
 import type { Board } from './board';
 import type { Forcer } from './force';
-import { chooseRemoval, Removal } from './neighbourhoods';
+import { Removal } from './neighbourhoods';
 import type { Random } from './random';
 import type { Refill } from './refill';
 
@@ -11,10 +11,17 @@ const UNEASY_COURSE_CHANCE = 0.15;
 const WAY_CHANCE = 0.02;
 const DISPLACE_CHANCE = 0.15;
 const SHIFT_CHANCE = 0.2;
+/** How long before a course that is moved its work may be moved with it, in minutes. */
+const BACK = [20, 45, 120, 10_000];
+/** A longer stretch of the evening than this many steps is not shifted as a whole. */
+const MOST_SHIFTED = 24;
 
 /** The moves of the search. Each leaves the board full (true) or spoilt (false: go back). */
 export class Moves {
   private readonly removal: Removal;
+  private readonly dishesWithWays: number[] = [];
+  private readonly moved: Int32Array;
+  private movedCount = 0;
 
   constructor(
     private readonly board: Board,
@@ -22,35 +29,38 @@ export class Moves {
     private readonly forcer: Forcer,
     private readonly refill: Refill,
   ) {
-    this.removal = new Removal(board.model.activities.length);
+    this.removal = new Removal(board, random);
+    this.moved = new Int32Array(board.model.activities.length);
+    const { dishWays } = board.model;
+    for (let d = 0; d < dishWays.length; d++) if (dishWays[d]!.length > 1) this.dishesWithWays.push(d);
   }
 
   /** One move, chosen at random. */
   make(isOver: () => boolean): boolean {
     const { random, board } = this;
-    const { courses, dishWays } = board.model;
     let luck = random.next();
     const forCourses = this.isUneasy() ? UNEASY_COURSE_CHANCE : COURSE_CHANCE;
-    if ((luck -= forCourses) < 0 && courses.length > 1) return this.moveCourse(isOver);
-    if ((luck -= WAY_CHANCE) < 0 && dishWays.some((ways) => ways.length > 1)) return this.switchWay(isOver);
+    if ((luck -= forCourses) < 0 && board.model.courses.length > 1) return this.moveCourse(isOver);
+    if ((luck -= WAY_CHANCE) < 0 && this.dishesWithWays.length > 0) return this.switchWay(isOver);
     if ((luck -= DISPLACE_CHANCE) < 0) return this.displace(isOver);
     if ((luck -= SHIFT_CHANCE) < 0) return this.shiftBlock();
-    const size = 1 + random.below(random.next() < 0.3 ? 14 : 6);
-    chooseRemoval(board, random, this.removal, size);
+    this.removal.choose(1 + random.below(random.next() < 0.3 ? 14 : 6));
     return this.takeOutAndFill();
   }
 
   /** True where a pause is not as the table would like it. */
   private isUneasy(): boolean {
     const { serve, model } = this.board;
-    return model.courses.some(
-      ({ ideal }, c) => c > 0 && serve[c]! !== serve[c - 1]! + model.courses[c - 1]!.eating + ideal,
-    );
+    const { courses } = model;
+    for (let c = 1; c < courses.length; c++) {
+      if (serve[c]! !== serve[c - 1]! + courses[c - 1]!.eating + courses[c]!.ideal) return true;
+    }
+    return false;
   }
 
   /** Moves one activity somewhere else and lets what stands there find other places. */
   private displace(isOver: () => boolean): boolean {
-    const { board, random } = this;
+    const { board, random, forcer } = this;
     const { open } = this.refill;
     const { members } = board.config;
     const i = members[random.below(members.length)]!;
@@ -58,9 +68,10 @@ export class Moves {
     board.unplace(i);
     open[0] = i;
     if (!board.tighten(open, 1)) return false;
-    let count = 0;
-    if (!this.forcer.force(i, (victim) => (open[count++] = victim), 1 + random.below(3))) return false;
+    if (!forcer.force(i, 1 + random.below(3))) return false;
+    const count = forcer.ejectedCount;
     if (count === 0) return true;
+    for (let k = 0; k < count; k++) open[k] = forcer.ejected[k]!;
     // Half of the times what has no place pushes others out in turn.
     return random.next() < 0.5 ? this.refill.reinsert(count) : this.refill.fill(count, 3 * count + 8, isOver);
   }
@@ -88,47 +99,54 @@ export class Moves {
           : least + random.below(most - least + 1);
     const shift = Math.max(least, Math.min(most, wanted)) - wait;
     if (shift === 0) return false;
-    const moved = random.next() < 0.5 ? this.afterPlates(c) : this.around(c);
-    const old = moved.map((i) => board.start[i]! + shift);
-    for (const i of moved) board.unplace(i);
+    this.movedCount = 0;
+    if (random.next() < 0.5) this.chooseAfterPlates(c);
+    else this.chooseAround(c);
+    for (let k = 0; k < this.movedCount; k++)
+      this.refill.want(this.moved[k]!, board.start[this.moved[k]!]! + shift);
+    for (let k = 0; k < this.movedCount; k++) board.unplace(this.moved[k]!);
     for (let k = c; k < model.courses.length; k++) board.serve[k]! += shift;
     for (const i of board.config.members) {
       if (board.placed[i] && !this.stillHolds(i)) {
         board.unplace(i);
-        moved.push(i);
+        this.refill.want(i, -1);
       }
     }
-    const left = this.refill.putBack(moved, old);
+    const left = this.refill.putBack();
     return left === 0 || this.refill.fill(left, 3 * left + 30, isOver);
   }
 
   /** Service of course `c` and later ones, and what is begun for them after the plates before are down. */
-  private afterPlates(c: number): number[] {
-    const { board } = this;
-    return board.config.members.filter((i) => {
+  private chooseAfterPlates(c: number): void {
+    const { board, moved } = this;
+    for (const i of board.config.members) {
       const { role, course } = board.activity(i);
-      return course >= c && (role !== 'step' || board.start[i]! >= board.serve[c - 1]!);
-    });
+      if (course >= c && (role !== 'step' || board.start[i]! >= board.serve[c - 1]!)) {
+        moved[this.movedCount++] = i;
+      }
+    }
   }
 
   /** The same with all that leads there for some time back, and some of what goes on at the table. */
-  private around(c: number): number[] {
-    const { board, random } = this;
-    const from = board.serve[c]! - [20, 45, 120, 10_000][random.below(4)]!;
+  private chooseAround(c: number): void {
+    const { board, random, moved } = this;
+    const from = board.serve[c]! - BACK[random.below(BACK.length)]!;
     const plates = board.serve[c - 1]!;
-    return board.config.members.filter((i) => {
+    for (const i of board.config.members) {
       const { role, course } = board.activity(i);
-      if (course >= c && (role !== 'step' || board.start[i]! >= from)) return true;
+      const isService = role !== 'step';
+      const isLed = course >= c && (isService || board.start[i]! >= from);
       const isAtTable = board.end[i]! > plates && board.start[i]! > plates - 30;
-      return isAtTable && role === 'step' && random.next() < 0.5;
-    });
+      if (isLed || (isAtTable && !isService && random.next() < 0.5)) moved[this.movedCount++] = i;
+    }
   }
 
   /** True where placed `i` still agrees with the plating it leads to and the eating times. */
   private stillHolds(i: number): boolean {
     const { board } = this;
     const mode = board.modeOf(i);
-    if (mode.stay || mode.things.some((use) => use.kept)) return false;
+    if (mode.stay) return false;
+    for (const use of mode.things) if (use.kept) return false;
     const plates = board.config.plates[i]!;
     if (plates === -2) return true;
     const waited = board.platingStart(board.activity(i).course) - board.end[i]!;
@@ -143,15 +161,22 @@ export class Moves {
     const reach = 10 + random.below(120);
     const isEarlier = random.next() < 0.5;
     const by = (isEarlier ? -1 : 1) * (1 + random.below(random.next() < 0.5 ? 4 : 15));
-    const moved = members.filter((i) => {
+    this.movedCount = 0;
+    for (const i of members) {
       const start = board.start[i]!;
-      if (board.activity(i).role !== 'step') return false;
-      return isEarlier ? start <= pivot && start > pivot - reach : start >= pivot && start < pivot + reach;
-    });
-    if (moved.length === 0 || moved.length > 24) return false;
-    const at = moved.map((i) => board.start[i]! + by);
-    for (const i of moved) board.unplace(i);
-    const left = this.refill.putBack(moved, at);
+      if (board.activity(i).role !== 'step') continue;
+      const isInside = isEarlier
+        ? start <= pivot && start > pivot - reach
+        : start >= pivot && start < pivot + reach;
+      if (isInside) this.moved[this.movedCount++] = i;
+    }
+    if (this.movedCount === 0 || this.movedCount > MOST_SHIFTED) return false;
+    for (let k = 0; k < this.movedCount; k++) {
+      const i = this.moved[k]!;
+      this.refill.want(i, board.start[i]! + by);
+      board.unplace(i);
+    }
+    const left = this.refill.putBack();
     return left === 0 || this.refill.reinsert(left);
   }
 
@@ -159,9 +184,8 @@ export class Moves {
   private switchWay(isOver: () => boolean): boolean {
     const { board, random } = this;
     const { model } = board;
-    const choices = model.dishWays.map((list, d) => (list.length > 1 ? d : -1)).filter((d) => d >= 0);
-    const d = choices[random.below(choices.length)]!;
-    const ways = [...board.config.ways];
+    const d = this.dishesWithWays[random.below(this.dishesWithWays.length)]!;
+    const ways = board.config.ways.slice();
     const list = model.dishWays[d]!;
     ways[d] = list[random.below(list.length)]!;
     if (ways[d] === board.config.ways[d]) return false;

@@ -1,3 +1,4 @@
+import type { f64 } from '../model';
 import type { Board } from './board';
 import type { Forcer } from './force';
 import type { Inserter } from './insert';
@@ -12,8 +13,13 @@ export const CHECK_CLOCK_EVERY = 32;
 export class Refill {
   /** Activities that are off the board; callers fill in the first so many. */
   readonly open: Int32Array;
-  /** Where each activity that is put back would like to be. */
+  /** Activities to be put back, and where each would like to be. */
+  private readonly moved: Int32Array;
+  private movedCount = 0;
   private readonly wanted: Int32Array;
+  /** What is linked to one activity. */
+  private readonly linked: Int32Array;
+  private linkedCount = 0;
 
   constructor(
     private readonly board: Board,
@@ -23,6 +29,8 @@ export class Refill {
   ) {
     this.open = new Int32Array(board.model.activities.length);
     this.wanted = new Int32Array(board.model.activities.length);
+    this.moved = new Int32Array(board.model.activities.length);
+    this.linked = new Int32Array(2 * board.model.activities.length);
   }
 
   /** Puts `count` activities in `open` back, none by force. */
@@ -30,7 +38,7 @@ export class Refill {
     const { board, open, random } = this;
     if (!board.tighten(open, count)) return false;
     if (random.next() < CUT_CHANCE && !this.cutWindows(count)) return false;
-    const noise = random.next() < 0.5 ? 0 : 2 * random.next();
+    const noise: f64 = random.next() < 0.5 ? 0 : 2 * random.next();
     const byLateness = random.next() < 0.6;
     const push = random.next() < 0.3;
     while (count > 0) {
@@ -75,11 +83,14 @@ export class Refill {
     const { loStart, hiStart } = this.board.windows;
     const { open, random } = this;
     let chosen = 0;
-    let best = -Infinity;
+    let best: f64 = -Infinity;
     for (let k = 0; k < count; k++) {
       const i = open[k]!;
       const key = (byLateness ? hiStart[i]! : loStart[i]! - hiStart[i]!) + 10 * random.next();
-      if (key > best) [best, chosen] = [key, k];
+      if (key > best) {
+        best = key;
+        chosen = k;
+      }
     }
     return chosen;
   }
@@ -87,7 +98,6 @@ export class Refill {
   /** Puts all of `open` back, by force where needed, within `limit` steps. */
   fill(count: number, limit: number, isOver: () => boolean): boolean {
     const { board, open, random, forcer } = this;
-    const eject = (victim: number) => (open[count++] = victim);
     let urgent = -1;
     for (let step = 0; count > 0; step++) {
       if (step > limit || (step % CHECK_CLOCK_EVERY === 0 && isOver())) return false;
@@ -108,66 +118,82 @@ export class Refill {
       }
       forcer.failures[i]! += 1;
       open[k] = open[--count]!;
-      if (forcer.force(i, eject)) continue;
+      const isForced = forcer.force(i);
+      for (let e = 0; e < forcer.ejectedCount; e++) open[count++] = forcer.ejected[e]!;
+      if (isForced) continue;
       open[count++] = i;
-      this.freeNeighbours(i, eject);
+      this.findLinked(i);
+      // Where nothing else is in its way, the links are too tight.
+      for (let n = 0; n < this.linkedCount; n++) {
+        const u = this.linked[n]!;
+        if (!board.placed[u]) continue;
+        board.unplace(u);
+        open[count++] = u;
+      }
       urgent = i;
     }
     return true;
   }
 
-  /** Takes out what is linked to `i`: where nothing else is in its way, the links are too tight. */
-  private freeNeighbours(i: number, eject: (victim: number) => void): void {
-    const { board } = this;
-    const { before, after, guests, hosts } = board.config;
-    const linked = [
-      ...before[i]!.map((l) => l.from),
-      ...after[i]!.map((l) => l.to),
-      ...guests[i]!,
-      hosts[i]!,
-    ];
-    for (const u of linked) {
-      if (u < 0 || !board.placed[u]) continue;
-      board.unplace(u);
-      eject(u);
-    }
+  /** Puts what is linked to `i` into `linked`. */
+  private findLinked(i: number): void {
+    const { before, after, guests, hosts } = this.board.config;
+    this.linkedCount = 0;
+    for (const link of before[i]!) this.addLinked(link.from);
+    for (const link of after[i]!) this.addLinked(link.to);
+    for (const g of guests[i]!) this.addLinked(g);
+    if (hosts[i]! >= 0) this.addLinked(hosts[i]!);
+  }
+
+  private addLinked(u: number): void {
+    if (this.linkedCount < this.linked.length) this.linked[this.linkedCount++] = u;
+  }
+
+  private isVictim(u: number): boolean {
+    return u >= 0 && this.board.placed[u] === 1 && this.board.activity(u).role === 'step';
   }
 
   /** One of the two placed activities that squeezed a window shut; -1 where none did. */
   private culprit(): number {
-    const { windows, placed } = this.board;
-    const isVictim = (u: number) => u >= 0 && placed[u] === 1 && this.board.activity(u).role === 'step';
+    const { windows } = this.board;
+    const { failures } = this.forcer;
     const low = windows.loFrom[windows.empty]!;
     const high = windows.hiFrom[windows.empty]!;
-    this.forcer.failures[windows.empty]! += 1;
-    if (isVictim(low) && isVictim(high)) {
-      const { failures } = this.forcer;
+    failures[windows.empty]! += 1;
+    if (this.isVictim(low) && this.isVictim(high)) {
       return failures[low]! * this.random.next() <= failures[high]! * this.random.next() ? low : high;
     }
-    if (isVictim(low)) return low;
-    if (isVictim(high)) return high;
-    const neighbours = [
-      ...this.board.config.before[windows.empty]!.map((l) => l.from),
-      ...this.board.config.after[windows.empty]!.map((l) => l.to),
-      ...this.board.config.guests[windows.empty]!,
-      this.board.config.hosts[windows.empty]!,
-    ].filter(isVictim);
-    return neighbours.length > 0 ? neighbours[this.random.below(neighbours.length)]! : -1;
+    if (this.isVictim(low)) return low;
+    if (this.isVictim(high)) return high;
+    this.findLinked(windows.empty);
+    let count = 0;
+    for (let n = 0; n < this.linkedCount; n++) {
+      if (this.isVictim(this.linked[n]!)) this.linked[count++] = this.linked[n]!;
+    }
+    return count > 0 ? this.linked[this.random.below(count)]! : -1;
+  }
+
+  /** Adds an activity to those that `putBack` is to put back, `at` a slot, or -1. */
+  want(i: number, at: number): void {
+    this.wanted[i] = at;
+    this.moved[this.movedCount++] = i;
   }
 
   /**
-   * Puts moved activities at their shifted places where those are free. Returns how many are left in
-   * `open`.
+   * Puts what was wanted at its place where that is free. Returns how many are left in `open`.
    */
-  putBack(moved: readonly number[], at: readonly number[]): number {
-    const { board, open } = this;
+  putBack(): number {
+    const { board, open, wanted, moved } = this;
     const { windows, config } = board;
-    const { wanted } = this;
-    moved.forEach((i, k) => (wanted[i] = at[k] ?? -1));
-    const order = [...moved].sort((a, b) => wanted[b]! - wanted[a]!);
     // What is still to be put back stands in `open`: first those whose turn is to come, then those left over.
-    let count = order.length;
-    for (let k = 0; k < count; k++) open[k] = order[k]!;
+    let count = this.movedCount;
+    this.movedCount = 0;
+    for (let k = 0; k < count; k++) {
+      const i = moved[k]!;
+      let at = k;
+      for (; at > 0 && wanted[open[at - 1]!]! < wanted[i]!; at--) open[at] = open[at - 1]!;
+      open[at] = i;
+    }
     let isOpen = board.tighten(open, count);
     for (let turns = count; turns > 0; turns--) {
       const i = open[0]!;

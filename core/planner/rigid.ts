@@ -40,8 +40,7 @@ function looseSpans(board: Board): [number, number][] | null {
     const first = board.activity(i).firstStretch;
     for (let k = 0; k < board.stretches[i]!; k++) {
       if (!board.isCheck(first + k)) continue;
-      const [low, high] = board.checkSpan(first + k);
-      spans.push([low, high + mode.takes]);
+      spans.push([board.firstOfCheck(first + k), board.lastOfCheck(first + k) + mode.takes]);
     }
   }
   return spans;

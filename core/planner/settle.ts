@@ -2,7 +2,7 @@ import type { Configuration } from '../model';
 import type { Board } from './board';
 import { awayHolds } from './cost';
 import type { Inserter } from './insert';
-import { piecesHold } from './pieces';
+import { Pieces } from './pieces';
 
 /** Where everything goes: slots, and modes by index. */
 export interface Placement {
@@ -33,5 +33,5 @@ export function layOut(board: Board, inserter: Inserter, placement: Placement): 
     const ovens = modeOf(i).usesOven ? model.ovens.map((_, o) => o) : [-1];
     if (!ovens.some((oven) => inserter.insertAt(i, placement.mode[i]!, oven, start))) return false;
   }
-  return awayHolds(board) && piecesHold(board);
+  return awayHolds(board) && new Pieces(board).hold();
 }

@@ -1,5 +1,6 @@
 import {
-  checkWindow,
+  checkFrom,
+  checkTo,
   MAX_PAUSE,
   NO_LIMIT,
   type Activity,
@@ -136,10 +137,10 @@ export function makeOption(
     last: count - 1,
     uses,
     keeps: uses.some((use) => use.kept),
-    checks: Array.from({ length: mode.checks }, (_, m) => {
-      const [from, to] = checkWindow(mode, m + 1);
-      return { low: from, high: to };
-    }),
+    checks: Array.from({ length: mode.checks }, (_, m) => ({
+      low: checkFrom(mode, m + 1),
+      high: checkTo(mode, m + 1),
+    })),
     pieces:
       branch === null || branch.kind === 'inside'
         ? []

@@ -1,4 +1,4 @@
-import { allBits, checkWindow, hasBit, NO_LIMIT, ovenReady, type Mode } from '../model';
+import { allBits, checkFrom, checkTo, hasBit, NO_LIMIT, ovenReady, type Mode } from '../model';
 import { changeGap, heldUntilFor, sharesHeat, washGap, type Board } from '../planner';
 
 /** What keeps a step from standing at some moment, everything else fixed. Minutes are relative to sitting down. */
@@ -114,7 +114,8 @@ function byLinks(board: Board, i: number, mode: Mode, t: number, found: Obstacle
 function byHands(board: Board, i: number, mode: Mode, t: number, found: Obstacle[]): void {
   for (const [from, to] of stretchesAt(mode, t)) oneStretch(board, i, mode, from, to, found);
   for (let m = 1; m <= mode.checks; m++) {
-    const [low, high] = checkWindow(mode, m);
+    const low = checkFrom(mode, m);
+    const high = checkTo(mode, m);
     const isFree = Array.from({ length: high - low + 1 }, (_, k) => t + low + k).some((at) =>
       board.free.some((free, c) => mayDo(board, i, c) && allBits(free, at, at + mode.takes)),
     );

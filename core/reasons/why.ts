@@ -42,7 +42,8 @@ function whyOf({ board, inserter }: Stage, i: number): Why {
   const before = board.memory.slice();
   const terms = weighted(board);
   board.unplace(i);
-  const [first, last] = inserter.roomAround(i, mode, oven, start);
+  inserter.findRoom(i, mode, oven, start);
+  const { roomFrom: first, roomTo: last } = inserter;
   const push = (limit: number, by: 1 | -1): Push => {
     board.memory.set(before);
     board.unplace(i);

@@ -1,6 +1,6 @@
 import { countBits, compileModel, hasBit } from '../../core/model';
 import { awayHolds, firstBusy, rawTerms, totalCost } from '../../core/planner/cost';
-import { piecesHold } from '../../core/planner/pieces';
+import { Pieces } from '../../core/planner/pieces';
 import { Random } from '../../core/planner/random';
 import { Search } from '../../core/planner/search';
 import { read } from '../builders/dinner';
@@ -67,7 +67,7 @@ describe('the board after many rounds', () => {
     );
     expect(totalCost(search.board)).toBeCloseTo(search.best.cost, 9);
     expect(sum).toBeCloseTo(search.best.cost, 9);
-    expect(awayHolds(search.board) && piecesHold(search.board)).toBe(true);
+    expect(awayHolds(search.board) && new Pieces(search.board).hold()).toBe(true);
   });
 
   test('what is kept is set free by the first that uses it, else by the last that follows', () => {

@@ -1,4 +1,13 @@
-import { checkWindow, compileModel, hasBit, makeBits, StartFinder } from '../../core/model';
+import {
+  calendarStarts,
+  calendarStartsOf,
+  checkFrom,
+  checkTo,
+  compileModel,
+  hasBit,
+  makeBits,
+  StartFinder,
+} from '../../core/model';
 import { dinnerFile, read, step } from '../builders/dinner';
 import { generateDinner } from '../builders/generate-dinner';
 
@@ -30,9 +39,10 @@ test('starts found with bit sets are those that a minute-by-minute look finds', 
             const end = t + mode.duration;
             expected = free(t, t + mode.touchIn) && free(end - mode.touchOut, end);
             for (let m = 1; expected && m <= mode.checks; m++) {
-              const [low, high] = checkWindow(mode, m);
+              const high = checkTo(mode, m);
               let fits = false;
-              for (let shift = low; shift <= high; shift++) fits ||= free(t + shift, t + shift + mode.takes);
+              for (let shift = checkFrom(mode, m); shift <= high; shift++)
+                fits ||= free(t + shift, t + shift + mode.takes);
               expected = fits;
             }
           }
@@ -58,7 +68,7 @@ test('a step that takes two cooks starts only where both are free', () => {
     }),
   );
   const model = compileModel(dinner);
-  const starts = new StartFinder(model).calendarStarts(model.activities[0]!);
+  const starts = calendarStarts(model, new StartFinder(model), model.activities[0]!);
   const found = Array.from({ length: model.slots }, (_, t) => t).filter((t) => hasBit(starts, t));
   expect([found[0]! - model.zero, found.at(-1)! - model.zero]).toEqual([-90, -70]);
 });
@@ -70,8 +80,7 @@ test('a pinned step has one start, an oven step none before the oven can be hot'
     }),
   );
   const model = compileModel(dinner);
-  const finder = new StartFinder(model);
-  const starts = model.activities.map((a) => finder.calendarStarts(a));
+  const starts = calendarStartsOf(model);
   const list = (k: number) =>
     Array.from({ length: model.slots }, (_, t) => t).filter((t) => hasBit(starts[k]!, t));
   expect(list(0).map((t) => t - model.zero)).toEqual([-170]);

@@ -24,8 +24,8 @@ function costsWithAnotherCheck(board: Board): number[] {
     for (let k = 0; k < board.stretches[i]!; k++) {
       const s = first + k;
       if (!board.isCheck(s)) continue;
-      const [low, high] = board.checkSpan(s);
-      for (let at = low; at <= high; at++) {
+      const high = board.lastOfCheck(s);
+      for (let at = board.firstOfCheck(s); at <= high; at++) {
         board.memory.set(memory);
         const cook = board.cook[s]!;
         const takes = board.to[s]! - board.from[s]!;

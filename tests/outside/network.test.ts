@@ -1,5 +1,5 @@
 import { Graph, alg } from '@dagrejs/graphlib';
-import { compileModel, configure, NO_LIMIT, StartFinder } from '../../core/model';
+import { compileModel, configure, NO_LIMIT, calendarStartsOf } from '../../core/model';
 import { dinnerFile, read, step } from '../builders/dinner';
 import { Random } from '../../core/planner/random';
 
@@ -33,8 +33,7 @@ test('windows are those of an independent shortest-path computation', () => {
   for (let seed = 1; seed <= 120; seed++) {
     const dinner = read(dinnerFile(randomSteps(new Random(seed))));
     const model = compileModel(dinner);
-    const finder = new StartFinder(model);
-    const starts = model.activities.map((a) => finder.calendarStarts(a));
+    const starts = calendarStartsOf(model);
     const config = configure(model, [-1], starts);
     // An edge u -> v of weight w says: time(v) - time(u) <= w. "zero" is slot 0.
     const graph = new Graph({ directed: true });
@@ -95,12 +94,7 @@ test('a worked critical path: latest starts by the backward pass', () => {
     ),
   );
   const model = compileModel(dinner);
-  const finder = new StartFinder(model);
-  const config = configure(
-    model,
-    [-1],
-    model.activities.map((a) => finder.calendarStarts(a)),
-  );
+  const config = configure(model, [-1], calendarStartsOf(model));
   // Backward from 0: d at -15, b at -60, c at -45 (15 minutes of slack), a at -80: the path a, b, d is critical.
   expect([0, 1, 2, 3].map((i) => config.latest[i]! - model.zero)).toEqual([-80, -60, -45, -15]);
 });

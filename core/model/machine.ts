@@ -1,0 +1,33 @@
+/**
+ * What the kernel's two builds spell differently. The search is compiled from one source both to JavaScript and to
+ * WebAssembly (see docs/decisions/kernel.md): there `number` is a whole number of 32 bits, and this file is replaced
+ * by `core/kernel/assembly/machine.ts`.
+ */
+
+/** A number that need not be whole: points, weights, shares, degrees. */
+export type f64 = number;
+
+/** The whole part of `x`, towards zero. */
+export function whole(x: f64): number {
+  return x | 0;
+}
+
+/** How many of the 32 bits before the first that is set are not. */
+export function leadingZeros(bits: number): number {
+  return Math.clz32(bits);
+}
+
+/** The least whole number that is not below `x`. */
+export function ceiling(x: f64): number {
+  return Math.ceil(x);
+}
+
+/** e to the power of `x`. */
+export function exponential(x: f64): f64 {
+  return Math.exp(x);
+}
+
+/** `base` to the power of `exponent`. */
+export function power(base: f64, exponent: f64): f64 {
+  return Math.pow(base, exponent);
+}

@@ -1,0 +1,209 @@
+import { exponential, power, type Configuration, type f64, type Model } from '../model';
+import { DAY_WINDOW } from '../plan';
+import { Board } from './board';
+import { awayHolds, totalCost } from './cost';
+import { Forcer } from './force';
+import { Inserter } from './insert';
+import { Moves } from './moves';
+import { Pieces } from './pieces';
+import type { Random } from './random';
+import { Refill } from './refill';
+
+const GUIDE = 0.002;
+/** Costs that differ by less are the same. */
+const SAME: f64 = 1e-9;
+/** Steps that an attempt may take for each activity: what comes easily comes soon, so two short tries go before each long one. */
+const SHORT_TRY = 2;
+const LONG_TRY = 40;
+/** The acceptance rule begins at a share of the first plan's cost, but no hotter than HOTTEST, and cools to a part of that. */
+const HOT_SHARE = 0.04;
+const HOTTEST: f64 = 8;
+const COOLING = 1 / 80;
+
+/** What came of an attempt at a first plan. */
+export const IMPOSSIBLE_WAYS = 0;
+export const NO_PLAN = 1;
+export const FOUND = 2;
+
+/** A plan that the search holds on to: the board's memory and the configuration it belongs to. */
+export class Incumbent {
+  readonly memory: Int32Array;
+  config: Configuration;
+  cost: f64 = Infinity;
+  /** How much it is pulled towards the evening; see `Descent.pull`. */
+  pull: f64 = Infinity;
+
+  constructor(board: Board) {
+    this.memory = board.memory.slice();
+    this.config = board.config;
+  }
+}
+
+/**
+ * Large neighbourhood search: take a few activities out, put each back at its cheapest start, accept like annealing.
+ * It runs in slices of rounds and reads no clock of its own.
+ */
+export class Descent {
+  readonly board: Board;
+  readonly inserter: Inserter;
+  readonly forcer: Forcer;
+  readonly refill: Refill;
+  readonly moves: Moves;
+  readonly best: Incumbent;
+  rounds = 0;
+  private readonly pieces: Pieces;
+  private readonly current: Int32Array;
+  private config: Configuration;
+  /** Score of what stands in `current`. */
+  private currentScore: f64 = Infinity;
+  private hot: f64 = 0;
+  private first = 0;
+  private span = 1;
+  private keepsTies = false;
+
+  constructor(
+    readonly model: Model,
+    readonly random: Random,
+  ) {
+    this.board = new Board(model);
+    this.inserter = new Inserter(this.board, random);
+    this.forcer = new Forcer(this.board, this.inserter, random);
+    this.refill = new Refill(this.board, random, this.inserter, this.forcer);
+    this.moves = new Moves(this.board, random, this.forcer, this.refill);
+    this.pieces = new Pieces(this.board);
+    this.current = this.board.memory.slice();
+    this.config = this.board.config;
+    this.best = new Incumbent(this.board);
+  }
+
+  /** One attempt at a first plan: number `attempt`, of which `tried` found ways that are possible. */
+  attempt(attempt: number, tried: number, isOver: () => boolean): number {
+    this.chooseWays(attempt);
+    if (!this.board.config.possible) return IMPOSSIBLE_WAYS;
+    this.chooseWaits(attempt);
+    const { members } = this.board.config;
+    for (let k = 0; k < members.length; k++) this.refill.open[k] = members[k]!;
+    const patience = (tried + 1) % 3 !== 0 ? SHORT_TRY : Math.min(LONG_TRY, 4 + tried);
+    const limit = patience * (members.length + 5);
+    if (!this.refill.fill(members.length, limit, isOver) || !this.isSound()) return NO_PLAN;
+    this.keepIfBetter(totalCost(this.board), false);
+    return FOUND;
+  }
+
+  /**
+   * Sets out from the best plan and cools until `rounds`. `heat` is a share of the usual heat; less keeps nearer to
+   * where it sets out. `keepsTies` keeps to the plan in hand where another costs the same.
+   */
+  begin(rounds: number, heat: f64, keepsTies: boolean): void {
+    this.showBest();
+    this.current.set(this.board.memory);
+    this.config = this.board.config;
+    this.currentScore = this.score();
+    this.hot = heat * Math.min(HOTTEST, HOT_SHARE * this.best.cost);
+    this.first = this.rounds;
+    this.span = Math.max(1, rounds - this.rounds);
+    this.keepsTies = keepsTies;
+  }
+
+  /** Goes on until round `until`. The plan that the search stands at is then on the board. */
+  run(until: number, isOver: () => boolean): void {
+    const { board, random } = this;
+    while (this.rounds < until) {
+      this.rounds += 1;
+      const gone: f64 = this.rounds - this.first;
+      const heat = this.hot * power(COOLING, gone / this.span);
+      if (this.moves.make(isOver)) {
+        const next = this.score();
+        const isTaken =
+          next <= this.currentScore || random.next() < exponential((this.currentScore - next) / heat);
+        if (isTaken && this.isSound()) {
+          this.currentScore = next;
+          this.config = board.config;
+          this.current.set(board.memory);
+          this.keepIfBetter(totalCost(board), this.keepsTies);
+          continue;
+        }
+      }
+      board.memory.set(this.current);
+      board.config = this.config;
+    }
+  }
+
+  /** True where no cook is away too long, and the pieces of each tool suffice. */
+  isSound(): boolean {
+    return awayHolds(this.board) && this.pieces.hold();
+  }
+
+  /**
+   * Of plans that cost the same the one is kept whose work stands least before the evening; not where an old plan is
+   * to be kept to.
+   */
+  keepIfBetter(cost: f64, keepsTies: boolean): void {
+    const { best, board } = this;
+    if (cost >= best.cost + SAME) return;
+    const isCheaper = cost < best.cost - SAME;
+    const pull = this.pull();
+    if (!isCheaper && (keepsTies || pull >= best.pull - SAME)) return;
+    best.pull = pull;
+    best.cost = Math.min(best.cost, cost);
+    best.config = board.config;
+    best.memory.set(board.memory);
+  }
+
+  /** Puts the best plan found back on the board. */
+  showBest(): void {
+    this.board.memory.set(this.best.memory);
+    this.board.config = this.best.config;
+  }
+
+  /** Puts the plan that the search stands at back on the board. */
+  showCurrent(): void {
+    this.board.memory.set(this.current);
+    this.board.config = this.config;
+  }
+
+  clearBoard(): void {
+    for (const a of this.model.activities) this.board.unplace(a.index);
+  }
+
+  /** Cost with a gentle pull of everything towards the evening, so that idle time can vanish. */
+  private score(): f64 {
+    return totalCost(this.board) + this.pull();
+  }
+
+  /** What work costs for standing ahead of sitting down; it only guides, and settles ties. */
+  private pull(): f64 {
+    const { board, model } = this;
+    let early = 0;
+    for (const i of board.config.members) {
+      const ahead = model.zero - board.start[i]!;
+      if (ahead > 0 && ahead <= DAY_WINDOW) early += ahead;
+    }
+    return GUIDE * model.weights.day * early;
+  }
+
+  private chooseWays(attempt: number): void {
+    const ways: number[] = [];
+    for (const list of this.model.dishWays) {
+      if (list.length === 0) ways.push(-1);
+      else ways.push(list[attempt === 0 ? 0 : this.random.below(list.length)]!);
+    }
+    this.clearBoard();
+    this.board.config = this.board.configurationFor(ways);
+  }
+
+  /** Tries the waits that each course would like, then the longest, then any. */
+  private chooseWaits(attempt: number): void {
+    const { courses, zero } = this.model;
+    const { serve } = this.board;
+    let at = zero;
+    for (let c = 0; c < courses.length; c++) {
+      const { least, ideal, most } = courses[c]!;
+      let wait = most;
+      if (attempt === 0) wait = Math.min(most, Math.max(least, ideal));
+      else if (attempt > 1) wait = least + this.random.below(most - least + 1);
+      if (c > 0) at += courses[c - 1]!.eating + wait;
+      serve[c] = at;
+    }
+  }
+}
