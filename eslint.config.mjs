@@ -93,7 +93,7 @@ const ABOVE = {
 };
 
 export default withNuxt(
-  { ignores: ['dist/**', 'coverage/**', '.output/**', 'playwright-report/**'] },
+  { ignores: ['dist/**', 'kernel/**', 'core/compiled/**', 'coverage/**', '.output/**', 'playwright-report/**'] },
   {
     rules: {
       'max-lines': ['warn', { max: 400, skipBlankLines: true, skipComments: true }],

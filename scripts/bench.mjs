@@ -2,13 +2,14 @@
 // `smooth` (docs/decisions/rendering.md), which needs the built application.
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { ensureApplication, ensureChromium, ensurePackages, ROOT } from './setup.mjs';
+import { ensureApplication, ensureChromium, ensureKernel, ensurePackages, ROOT } from './setup.mjs';
 
 const [name, ...options] = process.argv.slice(2);
 ensurePackages();
+await ensureKernel();
 if (name === 'smooth') {
   ensureChromium();
-  ensureApplication();
+  await ensureApplication();
 }
 const { build } = await import('esbuild');
 const outfile = join(ROOT, `.cache/${name}.mjs`);

@@ -57,15 +57,36 @@ export function ensurePackages() {
   });
 }
 
+const KERNEL = 'core/compiled/kernel.ts';
+
+/** Compiles the search to WebAssembly, once the packages are there. */
+export async function ensureKernel() {
+  const sources = [
+    'kernel',
+    'scripts/kernel',
+    'core/model',
+    'core/plan',
+    'core/planner',
+    'package-lock.json',
+  ];
+  const stale = [];
+  whenStale('kernel', KERNEL, sources, () => stale.push(KERNEL));
+  if (stale.length === 0) return;
+  say('compiling the search (kernel) ...');
+  const { compileKernel } = await import('./kernel/compile.mjs');
+  await compileKernel(ROOT, KERNEL);
+}
+
 const CORE = ['core', 'tsconfig.json', 'package-lock.json'];
 
 /** Bundles the command line into dist/, where it needs no packages any more. */
 export async function ensureCommandLine() {
   const product = 'dist/cli/plan.mjs';
+  ensurePackages();
+  await ensureKernel();
   const stale = [];
   whenStale('cli', product, [...CORE, 'cli'], () => stale.push(product));
   if (stale.length === 0) return product;
-  ensurePackages();
   const { build } = await import('esbuild');
   await build({
     entryPoints: ['plan', 'schema'].map((name) => join(ROOT, `cli/${name}.ts`)),
@@ -82,8 +103,9 @@ export async function ensureCommandLine() {
 }
 
 /** Builds the application where its sources changed. */
-export function ensureApplication() {
+export async function ensureApplication() {
   ensurePackages();
+  await ensureKernel();
   const sources = [...CORE, 'app', 'server', 'public', 'demo', 'nuxt.config.ts', 'package.json'];
   whenStale('application', '.output/server/index.mjs', sources, () => {
     say('building the application (nuxt build) ...');

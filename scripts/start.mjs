@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { ensureApplication, ROOT } from './setup.mjs';
 
-ensureApplication();
+await ensureApplication();
 const port = process.env.PORT ?? '3000';
 const host = process.env.HOST ?? '127.0.0.1';
 process.stderr.write(`zeitlauf: open http://${host}:${port}\n`);

@@ -1,10 +1,18 @@
 // Sets up what is missing and runs every check: format, lint, types, unit tests, the real interface.
-import { ensureApplication, ensureChromium, ensureCommandLine, ensurePackages, run } from './setup.mjs';
+import {
+  ensureApplication,
+  ensureChromium,
+  ensureCommandLine,
+  ensureKernel,
+  ensurePackages,
+  run,
+} from './setup.mjs';
 
 const only = process.argv[2];
 const npm = (script) => () => run('npm', ['run', '--silent', script], { stdout: true });
 
 ensurePackages();
+await ensureKernel();
 const checks = [
   ['format', npm('format:check')],
   ['lint', npm('lint')],
@@ -20,9 +28,9 @@ const checks = [
   ],
   [
     'interface',
-    () => {
+    async () => {
       ensureChromium();
-      ensureApplication();
+      await ensureApplication();
       npm('e2e')();
     },
   ],

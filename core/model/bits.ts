@@ -69,14 +69,12 @@ export function nextBit(bits: Bits, from: number, to: number): number {
   let w = from >> 5;
   let word = bits[w]! & (-1 << (from & 31));
   const last = (to - 1) >> 5;
-  for (;;) {
-    if (word !== 0) {
-      const at = (w << 5) + (31 - leadingZeros(word & -word));
-      return at < to ? at : -1;
-    }
+  while (word === 0) {
     if (++w > last) return -1;
     word = bits[w]!;
   }
+  const at = (w << 5) + (31 - leadingZeros(word & -word));
+  return at < to ? at : -1;
 }
 
 /** The first minute of [from, to) that is not in the set, or `to`. */
@@ -110,14 +108,12 @@ export function previousBit(bits: Bits, from: number, to: number): number {
   let w = (to - 1) >> 5;
   let word = bits[w]! & (-1 >>> (31 - ((to - 1) & 31)));
   const first = from >> 5;
-  for (;;) {
-    if (word !== 0) {
-      const at = (w << 5) + (31 - leadingZeros(word));
-      return at >= from ? at : -1;
-    }
+  while (word === 0) {
     if (--w < first) return -1;
     word = bits[w]!;
   }
+  const at = (w << 5) + (31 - leadingZeros(word));
+  return at >= from ? at : -1;
 }
 
 /**

@@ -15,7 +15,7 @@ import {
 import { WEIGHTS } from '../plan';
 import { fillBits, makeBits, type Bits } from './bits';
 import { MAX_PAUSE, MAX_PIECES, NO_LIMIT } from './limits';
-import { type Activity, type CourseModel, type Mode, type Model, type Progress, type Thing } from './model';
+import type { Activity, CourseModel, Mode, Model, Progress, Thing } from './model';
 
 const HALF = 2;
 /** Minutes kept clear at either end of the horizon, so that shifts stay inside. */

@@ -47,7 +47,7 @@ export function heldUntilFor(board: Board, u: number, thing: number, i: number, 
   return board.keptUntil(u, thing, i);
 }
 
-const profile = new Int16Array(1 << 16);
+const profile = new Int32Array(1 << 16);
 let profileFrom = 0;
 let profileLength = 0;
 

@@ -62,8 +62,11 @@ export class Board {
   constructor(model: Model) {
     this.model = model;
     this.finder = new StartFinder(model);
-    this.calendarStarts = calendarStartsOf(model);
-    this.configurations = new Configurations(model, this.calendarStarts);
+    const calendarStarts = calendarStartsOf(model);
+    this.calendarStarts = calendarStarts;
+    const configurations = new Configurations(model, calendarStarts);
+    this.configurations = configurations;
+    this.config = configurations.first();
     const n = model.activities.length;
     const bitWords = makeBits(model.words * 32).length;
     const { cookCount, stretchCount, slots, courses } = model;
@@ -73,7 +76,9 @@ export class Board {
     this.start = arena.take(n);
     this.end = arena.take(n);
     this.mode = arena.take(n);
-    this.oven = arena.take(n);
+    const oven = arena.take(n);
+    oven.fill(-1);
+    this.oven = oven;
     this.placed = arena.take(n);
     this.serve = arena.take(courses.length);
     this.stretches = arena.take(n);
@@ -91,22 +96,21 @@ export class Board {
     this.free = free;
     this.movable = movable;
     this.owner = arena.take(cookCount * slots);
-    this.windows = new Windows(model, this.calendarStarts, arena);
-    this.oven.fill(-1);
-    const allModes: Mode[] = [];
-    this.firstMode = new Int32Array(n);
-    for (const activity of model.activities) {
-      this.firstMode[activity.index] = allModes.length;
-      for (const mode of activity.modes) allModes.push(mode);
-    }
-    this.modes = allModes;
-    this.direct = new Uint8Array(n * model.stepCount);
-    for (const pair of model.directly) this.direct[pair] = 1;
-    this.stretchOf = new Int32Array(stretchCount);
+    this.windows = new Windows(model, calendarStarts, arena);
+    const modes: Mode[] = [];
+    const firstMode = new Int32Array(n);
+    const stretchOf = new Int32Array(stretchCount);
     for (const a of model.activities) {
-      this.stretchOf.fill(a.index, a.firstStretch, a.firstStretch + a.maxStretches);
+      firstMode[a.index] = modes.length;
+      for (const mode of a.modes) modes.push(mode);
+      stretchOf.fill(a.index, a.firstStretch, a.firstStretch + a.maxStretches);
     }
-    this.config = this.configurations.first();
+    this.modes = modes;
+    this.firstMode = firstMode;
+    this.stretchOf = stretchOf;
+    const direct = new Uint8Array(n * model.stepCount);
+    for (const pair of model.directly) direct[pair] = 1;
+    this.direct = direct;
   }
 
   /** The configuration for a choice of dish ways; made once, then remembered. */

@@ -18,7 +18,7 @@ const LONG_TRY = 40;
 /** The acceptance rule begins at a share of the first plan's cost, but no hotter than HOTTEST, and cools to a part of that. */
 const HOT_SHARE = 0.04;
 const HOTTEST: f64 = 8;
-const COOLING = 1 / 80;
+const COOLING = 0.0125;
 
 /** What came of an attempt at a first plan. */
 export const IMPOSSIBLE_WAYS = 0;
@@ -65,15 +65,23 @@ export class Descent {
     readonly model: Model,
     readonly random: Random,
   ) {
-    this.board = new Board(model);
-    this.inserter = new Inserter(this.board, random);
-    this.forcer = new Forcer(this.board, this.inserter, random);
-    this.refill = new Refill(this.board, random, this.inserter, this.forcer);
-    this.moves = new Moves(this.board, random, this.forcer, this.refill);
-    this.pieces = new Pieces(this.board);
-    this.current = this.board.memory.slice();
-    this.config = this.board.config;
-    this.best = new Incumbent(this.board);
+    const board = new Board(model);
+    const inserter = new Inserter(board, random);
+    const forcer = new Forcer(board, inserter, random);
+    const refill = new Refill(board, random, inserter, forcer);
+    this.board = board;
+    this.inserter = inserter;
+    this.forcer = forcer;
+    this.refill = refill;
+    this.moves = new Moves(board, random, forcer, refill);
+    this.pieces = new Pieces(board);
+    this.current = board.memory.slice();
+    this.config = board.config;
+    this.best = new Incumbent(board);
+  }
+
+  get bestCost(): f64 {
+    return this.best.cost;
   }
 
   /** One attempt at a first plan: number `attempt`, of which `tried` found ways that are possible. */

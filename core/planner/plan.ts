@@ -3,6 +3,7 @@ import { findConflict, findRemedies } from '../explain';
 import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
+import { allConfigurations } from './combinations';
 import { Prover } from '../proof';
 import { lastOf } from '../slices';
 import { Search, type Budget } from './search';
@@ -32,8 +33,6 @@ const SMALL = 18;
 const SHARE_FOR_PROOF = 0.1;
 const SHARE_A_SECOND = 0.1;
 const MOST_FOR_PROOF = 0.3;
-/** More choices of dish ways than this are not looked through by a proof. */
-const MOST_CONFIGURATIONS = 64;
 
 /** Share of the time for a first plan before the dinner is called impossible; of what is left, for the conflict. */
 const SHARE_FOR_FIRST = 0.6;
@@ -103,13 +102,8 @@ export function roundsFor(seconds: number, activities: number): number {
 /** A proven lower bound of the cost of any plan; better plans met on the way are kept by the search. */
 function* provingBound(search: Search, budget: Budget, work: number): Generator<void, number | null> {
   const { model, board } = search;
-  const choices = model.dishWays.map((ways) => (ways.length === 0 ? [-1] : ways));
-  if (choices.reduce((count, list) => count * list.length, 1) > MOST_CONFIGURATIONS) return null;
-  const combinations = choices.reduce<number[][]>(
-    (list, ways) => list.flatMap((chosen) => ways.map((w) => [...chosen, w])),
-    [[]],
-  );
-  const configs = combinations.map((ways) => board.configurationFor(ways)).filter((c) => c.possible);
+  const configs = allConfigurations(board)?.filter((c) => c.possible);
+  if (!configs) return null;
   const prover = new Prover(model, configs, {
     target: search.best.cost,
     work,

@@ -3,8 +3,10 @@ import type { Answer, Settled } from '../proof';
 import type { Plan } from '../plan';
 import { lastOf } from '../slices';
 import type { Board } from './board';
+import { allConfigurations } from './combinations';
 import { totalCost } from './cost';
 import { Descent, FOUND, IMPOSSIBLE_WAYS, type Incumbent } from './descent';
+import { Kernel } from './kernel/kernel';
 import { isAway, movedFrom, recallPlan } from './recall';
 import { Random } from './random';
 import { isLeastForStarts } from './rigid';
@@ -35,6 +37,7 @@ export class Search {
   readonly best: Incumbent;
   private readonly descent: Descent;
   private readonly random: Random;
+  private kernel: Kernel | null | undefined;
 
   constructor(
     readonly model: Model,
@@ -57,16 +60,19 @@ export class Search {
 
   /** The same in slices, one for each attempt. */
   *constructing(budget: Budget): Generator<void, boolean> {
+    const kernel = this.kernelAtHand();
     let tried = 0;
     for (let attempt = 0; !budget.isOver() && attempt < MAX_ATTEMPTS; attempt++) {
-      if (tried === 0 && attempt >= HOPELESS_ATTEMPTS) return false;
+      if (tried === 0 && attempt >= HOPELESS_ATTEMPTS) break;
       yield;
-      const outcome = this.descent.attempt(attempt, tried, budget.isOver);
+      const outcome = (kernel ?? this.descent).attempt(attempt, tried, budget.isOver);
       if (outcome !== IMPOSSIBLE_WAYS) tried += 1;
       if (outcome !== FOUND) continue;
+      kernel?.give();
       budget.onBetter?.(this.best.cost);
       return true;
     }
+    kernel?.give();
     return false;
   }
 
@@ -77,18 +83,33 @@ export class Search {
 
   /** The same in slices of a few rounds. */
   *improving(budget: Budget): Generator<void, void> {
-    const { descent } = this;
-    descent.begin(budget.rounds, budget.heat ?? 1, budget.heat !== undefined);
-    while (descent.rounds < budget.rounds) {
+    const { descent, best } = this;
+    const kernel = this.kernelAtHand();
+    const engine = kernel ?? descent;
+    let told = best.cost;
+    engine.begin(budget.rounds, budget.heat ?? 1, budget.heat !== undefined);
+    while (engine.rounds < budget.rounds) {
       yield;
-      if (budget.isOver()) return;
-      const before = this.best.cost;
-      descent.run(Math.min(budget.rounds, descent.rounds + CHECK_CLOCK_EVERY), budget.isOver);
-      if (!budget.onBetter || this.best.cost === before) continue;
+      if (budget.isOver()) break;
+      engine.run(Math.min(budget.rounds, engine.rounds + CHECK_CLOCK_EVERY), budget.isOver);
+      if (!budget.onBetter || engine.bestCost === told) continue;
+      told = engine.bestCost;
+      kernel?.giveBest();
       this.showBest();
-      budget.onBetter(this.best.cost);
+      budget.onBetter(told);
       descent.showCurrent();
     }
+    kernel?.give();
+  }
+
+  /** The compiled search, standing where this one does; null where there is none. */
+  private kernelAtHand(): Kernel | null {
+    if (this.kernel === undefined) {
+      const configurations = allConfigurations(this.board);
+      this.kernel = configurations && Kernel.for(this.descent, configurations);
+    }
+    this.kernel?.take();
+    return this.kernel;
   }
 
   /**

@@ -1,0 +1,46 @@
+/** A row of numbers that is read from front to back. */
+export class Parcel {
+  private at: i32 = 0;
+
+  constructor(private numbers: Float64Array) {}
+
+  real(): f64 {
+    return this.numbers[this.at++];
+  }
+
+  int(): i32 {
+    return this.real() as i32;
+  }
+
+  flag(): bool {
+    return this.real() != 0;
+  }
+
+  ints(): Array<i32> {
+    const count = this.int();
+    const list = new Array<i32>(count);
+    for (let k = 0; k < count; k++) list[k] = this.int();
+    return list;
+  }
+
+  row(): Int32Array {
+    const count = this.int();
+    const row = new Int32Array(count);
+    for (let k = 0; k < count; k++) row[k] = this.int();
+    return row;
+  }
+
+  rows(): Array<Int32Array> {
+    const count = this.int();
+    const list = new Array<Int32Array>();
+    for (let k = 0; k < count; k++) list.push(this.row());
+    return list;
+  }
+
+  lists(): Array<Array<i32>> {
+    const count = this.int();
+    const list = new Array<Array<i32>>();
+    for (let k = 0; k < count; k++) list.push(this.ints());
+    return list;
+  }
+}

@@ -1,0 +1,98 @@
+import { Model } from '../model';
+import { Parcel } from '../model/parcel';
+import { Descent } from './descent';
+import { Random } from './random';
+
+// What the host calls; see `core/planner/kernel/kernel.ts`. Addresses are bytes in the kernel's memory.
+
+@external("host", "isOver")
+declare function hostIsOver(): bool;
+
+function isOver(): bool {
+  return hostIsOver();
+}
+
+let parcel: Float64Array = new Float64Array(0);
+let descent: Descent | null = null;
+
+function search(): Descent {
+  return descent as Descent;
+}
+
+/** Room for a model of so many numbers; returns where it is to be written. */
+export function receive(length: i32): usize {
+  parcel = new Float64Array(length);
+  return parcel.dataStart;
+}
+
+/** Builds the search for the model that was written. */
+export function open(): void {
+  descent = new Descent(new Model(new Parcel(parcel)), new Random(1));
+}
+
+export function attempt(number: i32, tried: i32): i32 {
+  return search().attempt(number, tried, isOver);
+}
+
+export function begin(rounds: i32, heat: f64, keepsTies: bool): void {
+  search().begin(rounds, heat, keepsTies);
+}
+
+export function run(until: i32): void {
+  search().run(until, isOver);
+}
+
+export function rounds(): i32 {
+  return search().rounds;
+}
+
+export function setRounds(rounds: i32): void {
+  search().rounds = rounds;
+}
+
+export function randomState(): i32 {
+  return search().random.state;
+}
+
+export function setRandomState(state: i32): void {
+  search().random.state = state;
+}
+
+export function failures(): usize {
+  return search().forcer.failures.dataStart;
+}
+
+export function boardMemory(): usize {
+  return search().board.memory.dataStart;
+}
+
+export function boardConfiguration(): i32 {
+  return search().board.config.index;
+}
+
+export function setBoardConfiguration(index: i32): void {
+  search().board.config = search().model.configurations[index];
+}
+
+export function bestMemory(): usize {
+  return search().best.memory.dataStart;
+}
+
+export function bestConfiguration(): i32 {
+  return search().best.config.index;
+}
+
+export function bestCost(): f64 {
+  return search().best.cost;
+}
+
+export function bestPull(): f64 {
+  return search().best.pull;
+}
+
+export function setBest(configuration: i32, cost: f64, pull: f64): void {
+  const best = search().best;
+  best.config = search().model.configurations[configuration];
+  best.cost = cost;
+  best.pull = pull;
+}

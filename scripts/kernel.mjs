@@ -1,0 +1,4 @@
+// Compiles the search to WebAssembly where its sources changed.
+import { ensureKernel } from './setup.mjs';
+
+await ensureKernel();
