@@ -37,6 +37,19 @@ export class Incumbent {
     this.memory = board.memory.slice();
     this.config = board.config;
   }
+
+  takeOver(other: Incumbent): void {
+    this.memory.set(other.memory);
+    this.config = other.config;
+    this.cost = other.cost;
+    this.pull = other.pull;
+  }
+
+  /** Holds on to no plan any more. */
+  forget(): void {
+    this.cost = Infinity;
+    this.pull = Infinity;
+  }
 }
 
 /**

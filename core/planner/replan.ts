@@ -64,7 +64,7 @@ function* replanned(
     const budget = { rounds: Math.round((rounds * SHARE_FOR_BOTH) / 2), isOver };
     if (yield* other.constructing(budget)) {
       yield* other.improving(budget);
-      if (other.best.cost * (1 + WORTH_OF_CALM) < search.best.cost) search.takeOver(other.best);
+      if (other.best.cost * (1 + WORTH_OF_CALM) < search.best.cost) search.best.takeOver(other.best);
     }
   }
   const shift = toInstant(dinner.sitDown, dinner.timeZone) - toInstant(old.sitDown, dinner.timeZone);

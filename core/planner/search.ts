@@ -7,6 +7,7 @@ import { allConfigurations } from './combinations';
 import { totalCost } from './cost';
 import { Descent, FOUND, IMPOSSIBLE_WAYS, type Incumbent } from './descent';
 import { Kernel } from './kernel/kernel';
+import { Pool } from './pool';
 import { isAway, movedFrom, recallPlan } from './recall';
 import { Random } from './random';
 import { isLeastForStarts } from './rigid';
@@ -30,6 +31,19 @@ const START_TRIES = 3;
 const MAX_ATTEMPTS = 400;
 /** After so many attempts at which lags alone left no plan, none is looked for any more. */
 const HOPELESS_ATTEMPTS = 10;
+
+/**
+ * Where there are many rounds for few activities, half of them go to runs from several first plans; the rest warms up the
+ * best of their ends again and again, a little each time.
+ */
+const SHARE_FOR_STARTS = 0.5;
+/** Rounds for each pair of activities that one more first plan needs, and how many of them are made at most. */
+const ROUNDS_FOR_START = 2.5;
+const MOST_STARTS = 8;
+/** Attempts at one of them; where it comes to nothing the one before is begun again. */
+const RESTART_ATTEMPTS = 12;
+const REHEATS = 20;
+const REHEAT = 0.2;
 
 /** The search for one dinner: a first plan, better ones, and old plans taken up again. */
 export class Search {
@@ -59,10 +73,10 @@ export class Search {
   }
 
   /** The same in slices, one for each attempt. */
-  *constructing(budget: Budget): Generator<void, boolean> {
+  *constructing(budget: Budget, attempts = MAX_ATTEMPTS): Generator<void, boolean> {
     const kernel = this.kernelAtHand();
     let tried = 0;
-    for (let attempt = 0; !budget.isOver() && attempt < MAX_ATTEMPTS; attempt++) {
+    for (let attempt = 0; !budget.isOver() && attempt < attempts; attempt++) {
       if (tried === 0 && attempt >= HOPELESS_ATTEMPTS) break;
       yield;
       const outcome = (kernel ?? this.descent).attempt(attempt, tried, budget.isOver);
@@ -81,17 +95,53 @@ export class Search {
     lastOf(this.improving(budget));
   }
 
-  /** The same in slices of a few rounds. */
+  /** The same in slices of a few rounds. Where it is told how hot to begin, it makes one run from the plan in hand. */
   *improving(budget: Budget): Generator<void, void> {
+    const rounds = budget.rounds - this.rounds;
+    const pairs = this.model.activities.length ** 2;
+    const starts = Math.min(MOST_STARTS, Math.floor(rounds / (ROUNDS_FOR_START * pairs)));
+    if (starts < 2 || budget.heat !== undefined) yield* this.cooling(budget, budget.rounds, budget.heat ?? 1);
+    else yield* this.gathering(budget, starts, rounds);
+  }
+
+  /** Several runs, each from a first plan of its own; then the best of their ends made warm again. */
+  private *gathering(budget: Budget, starts: number, rounds: number): Generator<void, void> {
+    const { best, random } = this;
+    const pool = new Pool(this.board, starts);
+    pool.keep(best);
+    const begun = this.rounds;
+    const onBetter = budget.onBetter && ((cost: number) => cost < pool.cost && budget.onBetter!(cost));
+    const inner: Budget = { ...budget, onBetter };
+    for (let k = 1; k <= starts && !budget.isOver(); k++) {
+      if (k > 1) {
+        best.forget();
+        this.descent.clearBoard();
+        if (!(yield* this.constructing(inner, RESTART_ATTEMPTS))) best.takeOver(pool.choose(random));
+      }
+      yield* this.cooling(inner, begun + Math.round((rounds * SHARE_FOR_STARTS * k) / starts), 1);
+      pool.keep(best);
+    }
+    const left = budget.rounds - this.rounds;
+    const from = this.rounds;
+    for (let k = 1; k <= REHEATS && !budget.isOver(); k++) {
+      best.takeOver(pool.choose(random));
+      yield* this.cooling(inner, from + Math.round((left * k) / REHEATS), REHEAT);
+      pool.keep(best);
+    }
+    best.takeOver(pool.first()!);
+  }
+
+  /** One run that cools until round `until`. */
+  private *cooling(budget: Budget, until: number, heat: number): Generator<void, void> {
     const { descent, best } = this;
     const kernel = this.kernelAtHand();
     const engine = kernel ?? descent;
     let told = best.cost;
-    engine.begin(budget.rounds, budget.heat ?? 1, budget.heat !== undefined);
-    while (engine.rounds < budget.rounds) {
+    engine.begin(until, heat, budget.heat !== undefined);
+    while (engine.rounds < until) {
       yield;
       if (budget.isOver()) break;
-      engine.run(Math.min(budget.rounds, engine.rounds + CHECK_CLOCK_EVERY), budget.isOver);
+      engine.run(Math.min(until, engine.rounds + CHECK_CLOCK_EVERY), budget.isOver);
       if (!budget.onBetter || engine.bestCost === told) continue;
       told = engine.bestCost;
       kernel?.giveBest();
@@ -193,14 +243,6 @@ export class Search {
     const cost = totalCost(this.board);
     this.keepIfBetter(cost, budget);
     return { cost, isLeast: isLeastForStarts(this.board) };
-  }
-
-  /** Makes the best plan of another search of the same model its own. */
-  takeOver({ memory, config, cost, pull }: Incumbent): void {
-    this.best.memory.set(memory);
-    this.best.config = config;
-    this.best.cost = cost;
-    this.best.pull = pull;
   }
 
   private keepIfBetter(cost: number, budget: Budget): void {

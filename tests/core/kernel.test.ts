@@ -12,7 +12,7 @@ const never = () => false;
 function costs(engine: Descent | Kernel, rounds: number): number[] {
   let tried = 0;
   let outcome = IMPOSSIBLE_WAYS;
-  for (let attempt = 0; attempt < 30 && outcome !== FOUND; attempt++) {
+  for (let attempt = 0; attempt < 6 && outcome !== FOUND; attempt++) {
     outcome = engine.attempt(attempt, tried, never);
     if (outcome !== IMPOSSIBLE_WAYS) tried += 1;
   }
