@@ -57,7 +57,7 @@ function makeSearcher() {
   }
 
   async function search(
-    ...[file, old, seconds, seed, onBetter]: Parameters<PlanWorker['plan']>
+    ...[file, old, seconds, seed, proves, onBetter]: Parameters<PlanWorker['plan']>
   ): Promise<Plan | null> {
     giveUp?.();
     let isGivenUp = false;
@@ -73,7 +73,7 @@ function makeSearcher() {
     const show = proxy((better: Plan) => {
       if (!isGivenUp) onBetter(better);
     });
-    const result = await Promise.race([run(file, old, seconds, seed, show), cancelled]);
+    const result = await Promise.race([run(file, old, seconds, seed, proves, show), cancelled]);
     if (giveUp === mine) giveUp = undefined;
     return result;
   }
@@ -86,6 +86,7 @@ function makeSearcher() {
         null,
         WARM_UP_SECONDS,
         seed,
+        true,
         proxy(() => {}),
       );
   }
@@ -93,7 +94,7 @@ function makeSearcher() {
   return { search, cancel, warmUp };
 }
 
-/** Plans in two web workers with different seeds; a new call ends the one before it. */
+/** Plans in two web workers with different seeds, one of which sees to the proof; a new call ends the one before it. */
 export function makePlanner() {
   const seeds = navigator.hardwareConcurrency > 1 ? [SEED, secondSeed(SEED)] : [SEED];
   const searchers = seeds.map(makeSearcher);
@@ -110,7 +111,9 @@ export function makePlanner() {
     onBetter: (plan: Plan) => void,
   ): Promise<Plan | null> {
     const results = await Promise.all(
-      searchers.map((searcher, k) => searcher.search(file, old, seconds, seeds[k]!, onBetter)),
+      searchers.map((searcher, k) =>
+        searcher.search(file, old, seconds, seeds[k]!, k === searchers.length - 1, onBetter),
+      ),
     );
     return results.reduce((a, b) => (a && b ? betterPlan(a, b) : null));
   }

@@ -15,13 +15,14 @@ let wanted = 0;
 const api = {
   /**
    * Plans a dinner file that was read before, from an `old` plan or from nothing; tells `onBetter` of better plans
-   * now and then. Null where it was stopped, or another run begun, before it was done.
+   * now and then. `proves` is false where another worker sees to the proof. Null where it was stopped, or another run begun, before it was done.
    */
   async plan(
     file: unknown,
     old: Plan | null,
     seconds: number,
     seed: number,
+    proves: boolean,
     onBetter: (plan: Plan) => void,
   ): Promise<Plan | null> {
     const mine = ++wanted;
@@ -32,6 +33,7 @@ const api = {
     const options = {
       seconds,
       seed,
+      proves,
       now: () => performance.now(),
       isCancelled: () => !isWanted(),
       onBetter: (plan: Plan) => {

@@ -17,6 +17,8 @@ export interface PlanOptions {
   readonly isCancelled?: () => boolean;
   /** Each better plan as it is found. */
   readonly onBetter?: (plan: Plan) => void;
+  /** False where another run beside this one sees to the proof: this one then searches all the time. */
+  readonly proves?: boolean;
   /** Overrides how many rounds the search may take; the proof is cut short in the same measure. */
   readonly rounds?: number;
 }
@@ -68,7 +70,8 @@ export function* planInSlices(
   const model = compileModel(dinner, progress);
   const search = new Search(model, options.seed);
   const isCancelled = () => options.isCancelled?.() === true;
-  const share = shareForSearch(options.seconds, model.activities.length);
+  const isSmall = model.activities.length <= SMALL;
+  const share = options.proves === false && !isSmall ? 1 : shareForSearch(options.seconds, isSmall);
   const endOf = (part: number) => () =>
     options.now() >= begin + options.seconds * 1000 * part || isCancelled();
   const usual = roundsFor(options.seconds * share, model.activities.length);
@@ -83,14 +86,14 @@ export function* planInSlices(
   }
   yield* search.improving(budget);
   const work = STARTS_A_SECOND * options.seconds * (1 - share) * Math.min(1, rounds / usual);
-  const bound = yield* provingBound(search, { ...budget, isOver: endOf(1) }, work);
+  const bound = share === 1 ? null : yield* provingBound(search, { ...budget, isOver: endOf(1) }, work);
   search.showBest();
   return assemblePlan(search.board, notices, bound);
 }
 
 /** How much of the time is for the search; the rest is for the proof. */
-function shareForSearch(seconds: number, activities: number): number {
-  if (activities <= SMALL) return SHARE_FOR_SMALL;
+function shareForSearch(seconds: number, isSmall: boolean): number {
+  if (isSmall) return SHARE_FOR_SMALL;
   return 1 - Math.min(MOST_FOR_PROOF, SHARE_FOR_PROOF + SHARE_A_SECOND * seconds);
 }
 

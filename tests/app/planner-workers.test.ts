@@ -16,6 +16,7 @@ let made: SimulatedWorker[];
 class SimulatedWorker {
   ended = false;
   readonly asked: unknown[] = [];
+  readonly proves: boolean[] = [];
   stop = () => {};
   private readonly ports = new MessageChannel();
 
@@ -23,8 +24,9 @@ class SimulatedWorker {
     made.push(this);
     expose(
       {
-        plan: (...[file, , , seed, onBetter]: Order) => {
+        plan: (...[file, , , seed, proves, onBetter]: Order) => {
           this.asked.push(file);
+          this.proves.push(proves);
           onBetter[releaseProxy]();
           if (manner === 'answers') return { feasible: true, cost: seed, bound: null };
           return new Promise((resolve) => (this.stop = () => resolve(null)));
@@ -70,6 +72,12 @@ test('of two workers the better plan is kept, and both are used again', async ()
   expect((await planner.plan('second', null, 1, ignore))?.cost).toBe(1);
   expect(new Set(made.flatMap((worker) => worker.asked))).toEqual(new Set(['first', 'second']));
   expect(made.length).toBeLessThanOrEqual(2);
+});
+
+test('one of two workers sees to the proof', async () => {
+  manner = 'answers';
+  await makePlanner().plan('dinner', null, 1, ignore);
+  expect(made.flatMap(({ proves }) => proves).sort()).toEqual([false, true]);
 });
 
 test('a new call ends the one before it, and keeps workers that listen', async () => {
