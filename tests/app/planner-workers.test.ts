@@ -7,7 +7,7 @@ import { inTurns } from '../../core/slices';
 /** How long a worker of the test goes on with a plan: until it is told to stop, or for ever. */
 type Manner = 'answers' | 'listens' | 'is deaf';
 
-type Order = [unknown, Plan | null, number, number, Remote<() => void>];
+type Order = [unknown, Plan | null, number, number, boolean, Remote<() => void>];
 
 let manner: Manner;
 let made: SimulatedWorker[];
