@@ -1,5 +1,5 @@
 export default {
-  testMatch: ['<rootDir>/tests/{app,core,outside,cli,storage}/**/*.test.ts'],
+  testMatch: ['<rootDir>/tests/{app,core,outside,cli,scripts,storage}/**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts'],
   transform: {
     '^.+\\.ts$': [

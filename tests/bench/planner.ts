@@ -4,7 +4,7 @@ import { auditPlan } from '../../core/audit';
 import { readDinner, type Dinner } from '../../core/dinner';
 import { compileModel } from '../../core/model';
 import type { Plan, PlanStep } from '../../core/plan';
-import { planDinner, replanDinner, Search } from '../../core/planner';
+import { planDinner, replanDinner, roundsFor, Search } from '../../core/planner';
 import { generateDinner, generateSpicyDinner, type Size } from '../builders/generate-dinner';
 import { unsupported } from '../reference/mip';
 import { plainDinner, shortDinner } from '../reference/plain';
@@ -40,7 +40,7 @@ function trace(dinner: Dinner, seconds: number, seed: number) {
   const search = new Search(model, seed);
   const times: { at: number; cost: number }[] = [];
   const budget = {
-    rounds: Math.round((500_000 * seconds) / model.activities.length),
+    rounds: roundsFor(seconds, model.activities.length),
     isOver: () => now() - begin > seconds * 1000,
     onBetter: (cost: number) => times.push({ at: (now() - begin) / 1000, cost }),
   };

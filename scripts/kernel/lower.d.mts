@@ -1,0 +1,2 @@
+/** The text of a TypeScript file, lowered. */
+export function lower(text: string, name: string): string;
