@@ -5,7 +5,7 @@ import { Random } from './random';
 
 // What the host calls; see `core/planner/kernel/kernel.ts`. Addresses are bytes in the kernel's memory.
 
-@external("host", "isOver")
+// The host's; it is asked for under the name of this file.
 declare function hostIsOver(): bool;
 
 function isOver(): bool {

@@ -63,8 +63,8 @@ export class Kernel {
       throw new Error('the kernel of the search has stopped');
     };
     const env = { abort, 'Math.pow': Math.pow, 'Math.exp': Math.exp };
-    const host = { isOver: () => (this.isOver() ? 1 : 0) };
-    this.wasm = new compiler.Instance(module, { env, host }).exports as Exports;
+    const entry = { hostIsOver: () => (this.isOver() ? 1 : 0) };
+    this.wasm = new compiler.Instance(module, { env, 'planner/entry': entry }).exports as Exports;
     const { board, model } = descent;
     const packed = packModel(model, board.calendarStarts, configurations, board.config);
     const at = this.wasm.receive(packed.length);
