@@ -93,7 +93,16 @@ const ABOVE = {
 };
 
 export default withNuxt(
-  { ignores: ['dist/**', 'kernel/**', 'core/compiled/**', 'coverage/**', '.output/**', 'playwright-report/**'] },
+  {
+    ignores: [
+      'dist/**',
+      'kernel/**',
+      'core/compiled/**',
+      'coverage/**',
+      '.output/**',
+      'playwright-report/**',
+    ],
+  },
   {
     rules: {
       'max-lines': ['warn', { max: 400, skipBlankLines: true, skipComments: true }],

@@ -64,7 +64,7 @@ export class Kernel {
     };
     const env = { abort, 'Math.pow': Math.pow, 'Math.exp': Math.exp };
     const entry = { hostIsOver: () => (this.isOver() ? 1 : 0) };
-    this.wasm = new compiler.Instance(module, { env, 'planner/entry': entry }).exports as Exports;
+    this.wasm = new compiler.Instance(module, { env, entry }).exports as Exports;
     const { board, model } = descent;
     const packed = packModel(model, board.calendarStarts, configurations, board.config);
     const at = this.wasm.receive(packed.length);
