@@ -73,7 +73,7 @@ export class Brancher {
     const i = conflict >= 0 ? conflict : anyOpen(node, narrower, tree);
     if (i < 0) return false;
     const options = tree.options[i]!;
-    const option = demand.option[i]!;
+    const option = demand.option(i);
     const others = options.filter(
       (o) => o !== option && node.domain.subarray(o.at, o.at + o.count).includes(1),
     );

@@ -1,15 +1,17 @@
+import type { f64 } from '../model';
 import { DAY_WINDOW } from '../plan';
 import type { Option } from './options';
 import { PausedWork } from './pauses';
-import { guestSpan, setParentRow, type Tree } from './tree';
 import { Service } from './service';
-import { NEVER, waitBackward, waitForward, type Row } from './waiting';
+import { guestFirst, guestLast, setParentRow } from './spans';
+import type { Tree } from './tree';
+import { NEVER, Row, waitBackward, waitForward } from './waiting';
 
 /** How much more work a start of paused hands work is than another one. */
 const PAUSED_WORK = 6;
 
 /** Cost of a hands minute in which no cook is free: a paused activity then has none of it. */
-const NOBODY = 1e5;
+const NOBODY: f64 = 1e5;
 
 /**
  * The dinner's side: with a price on each hands minute and on each priced resource, the cheapest starts of
@@ -27,17 +29,19 @@ export class Demand {
   private readonly resourceSum: readonly Float64Array[];
   private readonly scratch: Float64Array;
   private readonly scratch2: Float64Array;
-  private readonly ends: Row = { list: new Float64Array(0), low: 0, first: 0, last: -1 };
-  private readonly into: Row = { list: new Float64Array(0), low: 0, first: 0, last: -1 };
+  private readonly ends = new Row();
+  private readonly into = new Row();
   readonly linear: Float64Array;
-  private readonly paused: ReadonlyMap<Option, PausedWork>;
-  private looseCost = 0;
+  /** By number of the option. */
+  private readonly paused: PausedWork[];
+  private looseCost: f64 = 0;
+  private bestOffer: f64 = 0;
   /** Nothing of the dinner can lie outside slots [from, to); prices there count as nothing. */
   from = 0;
   to: number;
 
-  /** The relaxed answer: option and start of each step, minutes of pause, and serving slots. */
-  readonly option: (Option | null)[];
+  /** The relaxed answer: which option and start of each step, minutes of pause, and serving slots. */
+  readonly chosen: Int32Array;
   readonly start: Int32Array;
   readonly pause: Int32Array;
   readonly serve: Int32Array;
@@ -50,36 +54,42 @@ export class Demand {
     const { slots, zero, arrive, weights } = model;
     this.to = slots;
     this.price = new Float64Array(slots);
-    this.resourcePrice = tree.priced.map(() => new Float64Array(slots));
     this.minuteCost = new Float64Array(slots);
     this.sum = new Float64Array(slots + 1);
     this.plainSum = new Float64Array(slots + 1);
-    this.resourceSum = tree.priced.map(() => new Float64Array(slots + 1));
+    const resourcePrice: Float64Array[] = [];
+    const resourceSum: Float64Array[] = [];
+    for (let r = 0; r < tree.priced.length; r++) {
+      resourcePrice.push(new Float64Array(slots));
+      resourceSum.push(new Float64Array(slots + 1));
+    }
+    this.resourcePrice = resourcePrice;
+    this.resourceSum = resourceSum;
     this.scratch = new Float64Array(slots + 64);
     this.scratch2 = new Float64Array(slots + 64);
-    this.linear = new Float64Array(slots);
-    for (let m = Math.max(0, zero - DAY_WINDOW); m < zero; m++) this.linear[m]! += weights.sameDay;
-    for (let m = Math.max(0, zero - arrive); m < zero; m++) this.linear[m]! += weights.welcome;
-    for (let m = 0; m < slots; m++) if (cooks[m] === 0) this.linear[m] = NOBODY;
-    const serveCount = (c: number) => tree.serveHigh[c]! - tree.serveLow[c]! + 1;
+    const linear = new Float64Array(slots);
+    for (let m = Math.max(0, zero - DAY_WINDOW); m < zero; m++) linear[m]! += weights.sameDay;
+    for (let m = Math.max(0, zero - arrive); m < zero; m++) linear[m]! += weights.welcome;
+    for (let m = 0; m < slots; m++) if (cooks[m] === 0) linear[m] = NOBODY;
+    this.linear = linear;
     this.service = new Service(tree);
-    this.messages = model.activities.map((a) => {
-      const branch = tree.branches[a.index];
-      if (!branch) return new Float64Array(0);
-      if (branch.kind === 'plate') return new Float64Array(serveCount(branch.parent));
-      const parent = tree.options[branch.parent]!;
-      return new Float64Array(parent[0]!.count * (branch.kind === 'inside' ? parent.length : 1));
-    });
-    this.paused = new Map(
-      tree.options
-        .flat()
-        .filter((o) => o.reach > 0)
-        .map((o) => [o, new PausedWork(o)]),
-    );
-    this.option = model.activities.map(() => null);
+    const messages: Float64Array[] = [];
+    const paused: PausedWork[] = [];
+    for (const { index } of model.activities) {
+      messages.push(new Float64Array(messageLength(tree, index)));
+      for (const option of tree.options[index]!) paused.push(new PausedWork(option));
+    }
+    this.messages = messages;
+    this.paused = paused;
+    this.chosen = new Int32Array(model.activities.length);
     this.start = new Int32Array(model.activities.length);
     this.pause = new Int32Array(model.activities.length);
     this.serve = new Int32Array(model.courses.length);
+  }
+
+  /** The option that the relaxed answer has for step `i`. */
+  option(i: number): Option {
+    return this.tree.options[i]![this.chosen[i]!]!;
   }
 
   private sumPrices(): void {
@@ -101,28 +111,23 @@ export class Demand {
   }
 
   /** Starts and minutes looked at so far: a measure of the work done that does not depend on the clock. */
-  work = 0;
+  work: f64 = 0;
 
   /** Least cost of all activities at these prices; NEVER or more where some start has no place. */
-  cost(domain: Uint8Array): number {
+  cost(domain: Uint8Array): f64 {
     const { tree } = this;
     const { model } = tree;
     this.sumPrices();
     this.work += this.to - this.from;
-    let loose = 0;
+    let loose: f64 = 0;
     for (const i of tree.order) {
       for (const option of tree.options[i]!) this.fillUp(option, domain);
-      const branch = tree.branches[i];
-      if (!branch) loose += this.leastOf(i);
-      else if (branch.kind === 'inside') this.tellHost(i);
+      const { kind } = tree.branches[i]!;
+      if (kind === 'none') loose += this.leastOf(i);
+      else if (kind === 'inside') this.tellHost(i);
       else this.tell(i);
     }
-    const up = this.service.cost(domain, this.sum, this.plainSum, (c, row) => {
-      for (const i of tree.courseChildren[c]!) {
-        const message = this.messages[i]!;
-        for (let k = 0; k < row.length; k++) row[k]! += message[k]!;
-      }
-    });
+    const up = this.service.cost(domain, this.sum, this.plainSum, this.messages);
     this.looseCost = loose + tree.config.points * model.weights.ways;
     return up + this.looseCost;
   }
@@ -149,7 +154,7 @@ export class Demand {
         if (touchOut > 0) cost += sum[e]! - sum[e - touchOut]!;
         for (let m = 0; m < option.checks.length; m++) {
           const check = option.checks[m]!;
-          let least = Infinity;
+          let least: f64 = Infinity;
           for (let x = s + check.low; x <= s + check.high; x++) {
             const here = sum[x + takes]! - sum[x]!;
             if (here < least) least = here;
@@ -186,7 +191,7 @@ export class Demand {
   /** Ends of work that may pause. What resources cost up to the end is added, as `up` has them from the start. */
   private fillEnds(option: Option): void {
     const { ends, first, last, reach, low, mode } = option;
-    const work = this.paused.get(option)!;
+    const work = this.paused[option.number]!;
     work.read(this.minuteCost, this.linear, this.to);
     work.fillEnds();
     for (let k = first; k <= last + reach; k++) {
@@ -197,24 +202,26 @@ export class Demand {
   }
 
   /** What the resources of an option (those that stay taken only) cost up to a slot. */
-  private usePrice(option: Option, at: number, keptOnly = false): number {
-    let price = 0;
+  private usePrice(option: Option, at: number, keptOnly = false): f64 {
+    let price: f64 = 0;
     for (const { resource, count, kept } of option.uses)
       if (kept || !keptOnly) price += count * this.resourceSum[resource]![at]!;
     return price;
   }
 
   /** Cost of start `k` whatever its end. */
-  private atStart(option: Option, k: number): number {
+  private atStart(option: Option, k: number): f64 {
     const { up, reach, mode, low } = option;
     if (reach === 0 || up[k]! >= NEVER) return up[k]!;
     // The longest pause that still ends in time finds the cheapest minutes.
     const pause = Math.max(0, Math.min(reach, this.to - low - k - mode.duration));
-    return up[k]! + this.paused.get(option)!.cost(k, pause) + this.usePrice(option, low + k + mode.duration);
+    return (
+      up[k]! + this.paused[option.number]!.cost(k, pause) + this.usePrice(option, low + k + mode.duration)
+    );
   }
 
-  private leastOf(i: number): number {
-    let least = NEVER;
+  private leastOf(i: number): f64 {
+    let least: f64 = NEVER;
     for (const option of this.tree.options[i]!) {
       for (let k = option.first; k <= option.last; k++) least = Math.min(least, this.atStart(option, k));
     }
@@ -260,7 +267,8 @@ export class Demand {
     message.fill(NEVER);
     for (const host of tree.options[tree.branches[i]!.parent]!) {
       for (const guest of tree.options[i]!) {
-        const [first, last] = guestSpan(tree.model, guest, host);
+        const first = guestFirst(tree.model, guest, host);
+        const last = guestLast(tree.model, guest, host);
         for (let k = host.first; k <= host.last; k++) {
           const from = Math.max(guest.first, host.low + k + first - guest.low);
           const to = Math.min(guest.last, host.low + k + last - guest.low);
@@ -278,14 +286,14 @@ export class Demand {
     const whole = service.marginals(this.looseCost);
     for (let x = tree.order.length - 1; x >= 0; x--) {
       const i = tree.order[x]!;
-      const branch = tree.branches[i];
-      if (!branch) {
+      const { kind } = tree.branches[i]!;
+      if (kind === 'none') {
         const least = this.leastOf(i);
         for (const option of tree.options[i]!) {
           for (let k = option.first; k <= option.last; k++)
             option.total[k] = this.atStart(option, k) - least + whole;
         }
-      } else if (branch.kind === 'inside') this.hearHost(i);
+      } else if (kind === 'inside') this.hearHost(i);
       else this.hear(i);
     }
   }
@@ -298,7 +306,7 @@ export class Demand {
     for (const option of tree.options[i]!) {
       const { up, total, reach } = option;
       for (let k = into.first; k <= into.last; k++) {
-        let value = NEVER;
+        let value: f64 = NEVER;
         if (kind === 'plate') value = this.service.total[parent]![k]!;
         else {
           for (const o of tree.options[parent]!)
@@ -330,7 +338,7 @@ export class Demand {
         if (rest[k]! < NEVER) rest[k]! += this.usePrice(option, Math.min(this.to, low + k + mode.duration));
       }
     }
-    this.paused.get(option)!.fromEnds(rest, total);
+    this.paused[option.number]!.fromEnds(rest, total);
     for (let k = first; k <= last; k++) total[k]! += up[k]!;
   }
 
@@ -341,7 +349,8 @@ export class Demand {
     for (const guest of tree.options[i]!) guest.total.fill(NEVER);
     for (const host of hosts) {
       for (const guest of tree.options[i]!) {
-        const [first, last] = guestSpan(tree.model, guest, host);
+        const first = guestFirst(tree.model, guest, host);
+        const last = guestLast(tree.model, guest, host);
         for (let k = host.first; k <= host.last; k++) {
           const others = host.total[k]! - message[host.index * host.count + k]!;
           if (others > NEVER / 2) continue;
@@ -363,62 +372,69 @@ export class Demand {
     for (let x = tree.order.length - 1; x >= 0; x--) this.answerStep(tree.order[x]!);
   }
 
+  private offer(option: Option, k: number, pause: number, cost: f64): void {
+    if (cost >= this.bestOffer) return;
+    const i = option.activity;
+    this.bestOffer = cost;
+    this.chosen[i] = option.index;
+    this.start[i] = option.low + k;
+    this.pause[i] = pause;
+  }
+
   private answerStep(i: number): void {
     const { tree } = this;
-    const branch = tree.branches[i];
-    let best = Infinity;
-    const offer = (option: Option, k: number, pause: number, cost: number) => {
-      if (cost >= best) return;
-      best = cost;
-      this.option[i] = option;
-      this.start[i] = option.low + k;
-      this.pause[i] = pause;
-    };
+    const { kind, parent } = tree.branches[i]!;
+    this.bestOffer = Infinity;
     for (const option of tree.options[i]!) {
       const { ends, reach, low } = option;
       if (option.last < option.first) continue;
-      if (!branch || branch.kind === 'inside') {
-        let { first, last } = option;
-        if (branch) {
-          const host = this.option[branch.parent]!;
-          const [a, b] = guestSpan(tree.model, option, host);
-          first = Math.max(first, this.start[branch.parent]! + a - low);
-          last = Math.min(last, this.start[branch.parent]! + b - low);
+      if (kind === 'none' || kind === 'inside') {
+        let first = option.first;
+        let last = option.last;
+        if (kind === 'inside') {
+          const host = this.option(parent);
+          first = Math.max(first, this.start[parent]! + guestFirst(tree.model, option, host) - low);
+          last = Math.min(last, this.start[parent]! + guestLast(tree.model, option, host) - low);
         }
-        for (let k = first; k <= last; k++) {
-          offer(option, k, 0, this.atStart(option, k));
-        }
+        for (let k = first; k <= last; k++) this.offer(option, k, 0, this.atStart(option, k));
         continue;
       }
       const at =
-        branch.kind === 'plate'
-          ? this.serve[branch.parent]! - tree.model.courses[branch.parent]!.plating
-          : this.start[branch.parent]!;
+        kind === 'plate' ? this.serve[parent]! - tree.model.courses[parent]!.plating : this.start[parent]!;
       const endsLow = low + option.mode.duration;
       for (const { from, to, base, slope } of option.pieces) {
         const last = Math.min(option.last + reach, at - from - endsLow);
         for (let k = Math.max(option.first, at - to - endsLow); k <= last; k++) {
           if (ends[k]! >= NEVER) continue;
-          const extra = option.keeps
+          const extra: f64 = option.keeps
             ? this.usePrice(option, at, true) - this.usePrice(option, endsLow + k, true)
             : 0;
           const cost = ends[k]! + base + slope * (at - endsLow - k) + extra;
-          if (cost >= best) continue;
-          if (reach === 0) offer(option, k, 0, cost);
+          if (cost >= this.bestOffer) continue;
+          if (reach === 0) this.offer(option, k, 0, cost);
           else {
             let p = 0;
-            let least = Infinity;
+            let least: f64 = Infinity;
             for (let q = Math.max(0, k - option.last); q <= Math.min(reach, k - option.first); q++) {
-              const here = option.up[k - q]! + this.paused.get(option)!.cost(k - q, q);
+              const here = option.up[k - q]! + this.paused[option.number]!.cost(k - q, q);
               if (here < least) {
                 least = here;
                 p = q;
               }
             }
-            offer(option, k - p, p, cost);
+            this.offer(option, k - p, p, cost);
           }
         }
       }
     }
   }
+}
+
+/** How many places what step `i` tells what it hangs on has. */
+function messageLength(tree: Tree, i: number): number {
+  const { kind, parent } = tree.branches[i]!;
+  if (kind === 'none') return 0;
+  if (kind === 'plate') return tree.serveHigh[parent]! - tree.serveLow[parent]! + 1;
+  const options = tree.options[parent]!;
+  return options[0]!.count * (kind === 'inside' ? options.length : 1);
 }

@@ -8,8 +8,8 @@ export interface Part {
   firstLow: number;
   firstHigh: number;
   /** For each course: how many minutes in all the cooks who eat are away from the table, least and most. */
-  readonly awayLow: Uint16Array;
-  readonly awayHigh: Uint16Array;
+  readonly awayLow: Int32Array;
+  readonly awayHigh: Int32Array;
   /** Orders that this part has decided on. */
   readonly orders: Order | null;
 }

@@ -5,6 +5,7 @@ import {
   NO_LIMIT,
   type Activity,
   type Configuration,
+  type f64,
   type Mode,
   type Model,
 } from '../model';
@@ -14,14 +15,16 @@ import { HELD_POINTS } from '../plan';
 export interface Piece {
   readonly from: number;
   readonly to: number;
-  readonly base: number;
-  readonly slope: number;
+  readonly base: f64;
+  readonly slope: f64;
 }
 
 /** One mode of one activity with the starts that are still open to it. */
 export interface Option {
   readonly activity: number;
   readonly index: number;
+  /** Its place among all options. */
+  readonly number: number;
   readonly mode: Mode;
   readonly reach: number;
   /** First start, and how many starts from there on. */
@@ -46,9 +49,9 @@ export interface Option {
   readonly ends: Float64Array;
 }
 
-/** Where an activity hangs in the tree: on the start of a later one, inside a host, on a course's plating. */
+/** Where an activity hangs in the tree: on the start of a later one, inside a host, on a course's plating, nowhere. */
 export interface Branch {
-  readonly kind: 'after' | 'inside' | 'plate';
+  readonly kind: 'after' | 'inside' | 'plate' | 'none';
   readonly parent: number;
   readonly least: number;
   readonly most: number;
@@ -79,17 +82,19 @@ export function waitingPieces(model: Model, mode: Mode, least: number, most: num
   });
 }
 
+export const NO_BRANCH: Branch = { kind: 'none', parent: -1, least: 0, most: NO_LIMIT };
+
 /**
  * The branch of each step in a tree that leads to the courses. Of several links forward the one whose
  * waiting can cost the most is kept; the others only narrow windows.
  */
-export function branchOf(config: Configuration, activity: Activity): Branch | null {
+export function branchOf(config: Configuration, activity: Activity): Branch {
   const i = activity.index;
   if (config.hosts[i]! >= 0) return { kind: 'inside', parent: config.hosts[i]!, least: 0, most: NO_LIMIT };
   const limitOf = (most: number) => (most >= 0 ? most : Math.max(...activity.modes.map((mode) => mode.most)));
-  let best: Branch | null = null;
+  let best = NO_BRANCH;
   const offer = (branch: Branch) => {
-    if (best === null || limitOf(branch.most) < limitOf(best.most)) best = branch;
+    if (best === NO_BRANCH || limitOf(branch.most) < limitOf(best.most)) best = branch;
   };
   for (const link of config.after[i]!)
     offer({ kind: 'after', parent: link.to, least: link.least, most: link.most });
@@ -108,7 +113,8 @@ export function makeOption(
   config: Configuration,
   activity: Activity,
   index: number,
-  branch: Branch | null,
+  branch: Branch,
+  number: number,
   at: number,
   priced: ReadonlyMap<number, number>,
   oven: readonly number[],
@@ -118,7 +124,7 @@ export function makeOption(
   const low = config.earliest[i]!;
   const count = config.latest[i]! - low + 1;
   const reach = mode.pausable ? MAX_PAUSE : 0;
-  const mayKeep = branch !== null && branch.kind !== 'inside' && followers(config, i) === 1;
+  const mayKeep = branch.kind !== 'none' && branch.kind !== 'inside' && followers(config, i) === 1;
   const uses = mode.things.flatMap((use) => {
     const resource = priced.get(use.thing);
     return resource === undefined ? [] : [{ resource, count: use.count, kept: use.kept && mayKeep }];
@@ -128,6 +134,7 @@ export function makeOption(
   return {
     activity: i,
     index,
+    number,
     mode,
     reach,
     low,
@@ -142,7 +149,7 @@ export function makeOption(
       high: checkTo(mode, m + 1),
     })),
     pieces:
-      branch === null || branch.kind === 'inside'
+      branch.kind === 'none' || branch.kind === 'inside'
         ? []
         : waitingPieces(model, mode, branch.least, branch.most),
     up,

@@ -1,3 +1,4 @@
+import type { f64 } from '../model';
 import type { Option } from './options';
 import { NEVER } from './waiting';
 
@@ -13,13 +14,14 @@ export class PausedWork {
 
   constructor(private readonly option: Option) {
     const { count, reach, mode } = option;
-    this.width = reach + 1;
-    this.table = new Float64Array(count * this.width);
+    const width = reach + 1;
+    this.width = width;
+    this.table = new Float64Array(count * width);
     if (cheapest.length < mode.duration + 2) cheapest = new Float64Array(2 * mode.duration + 2);
   }
 
   /** Least pause with which start `s` finds enough minutes that cost no more than `base`; `width` for none. */
-  private whenCheap(cost: Float64Array, s: number, farthest: number, base: number): number {
+  private whenCheap(cost: Float64Array, s: number, farthest: number, base: f64): number {
     const { duration } = this.option.mode;
     let left = duration;
     for (let m = s; m < farthest; m++) {
@@ -45,7 +47,7 @@ export class PausedWork {
       const enough = this.whenCheap(cost, s, farthest, base + 1e-12);
       if (enough < width) table.fill(hands * duration * base, row + enough, row + width);
       if (enough === 0) continue;
-      let work = 0;
+      let work: f64 = 0;
       for (let m = 0; m < duration; m++) {
         const value = cost[s + m]!;
         work += value;
@@ -78,7 +80,7 @@ export class PausedWork {
   }
 
   /** Least cost of the work from start `k` to end `k + duration + pause`, both counted from the first start. */
-  cost(k: number, pause: number): number {
+  cost(k: number, pause: number): f64 {
     return this.table[k * this.width + pause]!;
   }
 

@@ -4,6 +4,7 @@ import { Brancher, busiest, type Node } from './branch';
 import { openDomain } from './domain';
 import { Dual } from './dual';
 import { Heap } from './heap';
+import { RelaxationKernel } from './kernel/kernel';
 import { Narrower } from './narrow';
 import type { Option } from './options';
 import type { Evening } from './supply';
@@ -67,17 +68,19 @@ export class Prover {
     this.target = options.target;
     this.brancher = new Brancher(model, (node) => this.open.push(node));
     for (const config of configs) {
-      const tree = makeTree(model, config);
-      const dual = new Dual(tree);
+      this.duals.push(new Dual(makeTree(model, config)));
+    }
+    this.compile();
+    for (const dual of this.duals) {
+      const { tree } = dual;
       this.trees.push(tree);
-      this.duals.push(dual);
       this.narrowers.push(new Narrower(tree, dual.supply.cooks, dual.supply.dayStart));
       this.begin({
         tree: this.trees.length - 1,
         domain: openDomain(tree),
         firstLow: dual.supply.dayStart,
         firstHigh: model.zero,
-        awayLow: new Uint16Array(model.courses.length),
+        awayLow: new Int32Array(model.courses.length),
         awayHigh: dual.supply.mostAway.slice(),
         prices: null,
         bound: 0,
@@ -85,6 +88,11 @@ export class Prover {
         orders: null,
       });
     }
+  }
+
+  private compile(): void {
+    const kernels = RelaxationKernel.for(this.duals.map(({ relaxation }) => relaxation));
+    this.duals.forEach((dual, d) => (dual.kernel = kernels?.[d] ?? null));
   }
 
   /** Opens a whole configuration, with what it costs at least when hands are asked no price for. */
@@ -118,7 +126,7 @@ export class Prover {
   }
 
   private work(): number {
-    return this.duals.reduce((sum, dual) => sum + dual.demand.work, 0);
+    return this.duals.reduce((sum, dual) => sum + dual.work, 0);
   }
 
   /** Looks at a part and splits it where something in it may be worth a plan. False where the time was spent before. */
@@ -126,7 +134,7 @@ export class Prover {
     const dual = this.duals[node.tree]!;
     const narrower = this.narrowers[node.tree]!;
     if (node.prices) dual.setPrices(node.prices);
-    else if (this.handsPrices) dual.demand.price.set(this.handsPrices);
+    else if (this.handsPrices) dual.setHandsPrices(this.handsPrices);
     if (!narrower.narrow(node)) return true;
     const limit = this.target - WORTH;
     const refine = () => {
@@ -135,7 +143,7 @@ export class Prover {
     };
     const rounds = node.prices ? ROUNDS : this.handsPrices ? NEXT_ROUNDS : FIRST_ROUNDS;
     const bound = dual.ascend(node.domain, this.evening(node), limit, rounds, () => this.isSpent(), refine);
-    if (!node.prices && !this.handsPrices) this.sharePrices(dual.demand.price.slice());
+    if (!node.prices && !this.handsPrices) this.sharePrices(dual.prices().hands);
     if (bound >= limit) return true;
     node.bound = Math.max(node.bound, bound);
     if (this.isSpent()) return false;
@@ -154,7 +162,7 @@ export class Prover {
     this.handsPrices = hands;
     this.open.update((node) => {
       const dual = this.duals[node.tree]!;
-      dual.demand.price.set(hands);
+      dual.setHandsPrices(hands);
       const isOpen = this.narrowers[node.tree]!.narrow(node);
       node.bound = isOpen ? Math.max(node.bound, dual.bound(node.domain, this.evening(node))) : Infinity;
     });
@@ -162,37 +170,17 @@ export class Prover {
 
   private evening(node: Node): Evening {
     const { serveLow, serveHigh, forced, from, to } = this.narrowers[node.tree]!;
-    const { demand } = this.duals[node.tree]!;
-    demand.from = from;
-    demand.to = to;
+    this.duals[node.tree]!.setSpan(from, to);
     const { firstLow, firstHigh, awayLow, awayHigh } = node;
     return { serveLow, serveHigh, firstLow, firstHigh, forced, awayLow, awayHigh };
   }
 
   /** Rules out each start, serving slot and first minute with which the evening costs the target or more. */
   private filter(node: Node, dual: Dual): void {
-    const { tree, demand, supply } = dual;
-    const limit = this.target - WORTH;
-    const whole = demand.cost(node.domain);
-    demand.marginals();
-    const sold = dual.supplyCost(this.evening(node));
-    for (const options of tree.options) {
-      for (const option of options) {
-        for (let k = option.first; k <= option.last; k++) {
-          if (node.domain[option.at + k] !== 0 && option.total[k]! + sold >= limit)
-            node.domain[option.at + k] = 0;
-        }
-      }
-    }
-    demand.service.total.forEach((totals, c) => {
-      for (let k = 0; k < totals.length; k++) {
-        if (totals[k]! + sold >= limit) node.domain[tree.serveAt[c]! + k] = 0;
-      }
-    });
-    const rest = whole + sold - dual.supplyBest();
-    const costs = (first: number) => rest + supply.byFirst[first - supply.dayStart]! >= limit;
-    while (node.firstLow <= node.firstHigh && costs(node.firstLow)) node.firstLow += 1;
-    while (node.firstHigh >= node.firstLow && costs(node.firstHigh)) node.firstHigh -= 1;
+    const evening = this.evening(node);
+    dual.ruleOut(node.domain, evening, this.target - WORTH);
+    node.firstLow = evening.firstLow;
+    node.firstHigh = evening.firstHigh;
   }
 
   /** Parts a node, once what its answer comes to is known; what cannot be parted any more is left open. */
@@ -205,7 +193,7 @@ export class Prover {
     if (conflict < 0) {
       const { cost, isLeast } = this.options.settle({
         config: tree.config,
-        options: demand.option,
+        options: tree.options.map((options, i) => options[demand.chosen[i]!] ?? null),
         start: demand.start,
         serve: demand.serve,
       });

@@ -1,3 +1,4 @@
+import type { f64 } from '../model';
 import type { Tree } from './tree';
 import { NEVER } from './waiting';
 
@@ -10,28 +11,40 @@ export class Service {
   private readonly chain: readonly Float64Array[];
 
   constructor(private readonly tree: Tree) {
-    const count = (c: number) => tree.serveHigh[c]! - tree.serveLow[c]! + 1;
-    const { courses } = tree.model;
-    this.total = courses.map((_, c) => new Float64Array(count(c)));
-    this.up = courses.map((_, c) => new Float64Array(count(c)));
-    this.chain = courses.map((_, c) => new Float64Array(c > 0 ? count(c - 1) : 0));
+    const total: Float64Array[] = [];
+    const up: Float64Array[] = [];
+    const chain: Float64Array[] = [];
+    let before = 0;
+    for (let c = 0; c < tree.model.courses.length; c++) {
+      const count = tree.serveHigh[c]! - tree.serveLow[c]! + 1;
+      total.push(new Float64Array(count));
+      up.push(new Float64Array(count));
+      chain.push(new Float64Array(before));
+      before = count;
+    }
+    this.total = total;
+    this.up = up;
+    this.chain = chain;
   }
 
   /**
-   * Least cost of all courses with what leads to them, which `addSteps` adds to a course's slots. `sum` and
+   * Least cost of all courses with what leads to them, which the steps' `messages` tell by serving slot. `sum` and
    * `plainSum` sum what hands minutes cost, the second without what they cost at fixed times of day.
    */
   cost(
     domain: Uint8Array,
     sum: Float64Array,
     plainSum: Float64Array,
-    addSteps: (c: number, row: Float64Array) => void,
-  ): number {
+    messages: readonly Float64Array[],
+  ): f64 {
     const { up, chain } = this;
     for (let c = up.length - 1; c >= 0; c--) {
       const row = up[c]!;
       this.fillCourse(c, domain, sum, plainSum);
-      addSteps(c, row);
+      for (const i of this.tree.courseChildren[c]!) {
+        const message = messages[i]!;
+        for (let k = 0; k < row.length; k++) row[k]! += message[k]!;
+      }
       if (c + 1 < up.length) for (let k = 0; k < row.length; k++) row[k]! += chain[c + 1]![k]!;
       if (c > 0) this.tellCourse(c);
     }
@@ -44,7 +57,7 @@ export class Service {
     const up = this.up[c]!;
     // The first plating is no trouble to guests at the door, but it is work of the day.
     const sums = c === 0 ? plainSum : sum;
-    const ofTheDay = c === 0 ? tree.model.weights.sameDay * plating : 0;
+    const ofTheDay: f64 = c === 0 ? tree.model.weights.sameDay * plating : 0;
     for (let k = 0; k < up.length; k++) {
       const at = tree.serveLow[c]! + k;
       up[k] =
@@ -54,7 +67,7 @@ export class Service {
     }
   }
 
-  private waitCost(c: number, wait: number): number {
+  private waitCost(c: number, wait: number): f64 {
     const { courses, weights } = this.tree.model;
     const { least, ideal, most } = courses[c]!;
     if (wait < least || wait > most) return NEVER;
@@ -71,7 +84,7 @@ export class Service {
     const message = this.chain[c]!;
     const up = this.up[c]!;
     for (let k = 0; k < message.length; k++) {
-      let least = NEVER;
+      let least: f64 = NEVER;
       for (let x = 0; x < up.length; x++) {
         if (up[x]! < NEVER) least = Math.min(least, up[x]! + this.waitCost(c, this.waitOf(c, k, x)));
       }
@@ -80,14 +93,14 @@ export class Service {
   }
 
   /** After `cost`: fills `total`, `loose` added, and returns the whole. */
-  marginals(loose: number): number {
+  marginals(loose: f64): f64 {
     const { total, up, chain } = this;
     const whole = up[0]![0]! + loose;
     total[0]![0] = whole;
     for (let c = 1; c < up.length; c++) {
       const before = total[c - 1]!;
       for (let x = 0; x < up[c]!.length; x++) {
-        let least = NEVER;
+        let least: f64 = NEVER;
         for (let k = 0; k < before.length; k++) {
           const others = before[k]! - chain[c]![k]!;
           if (others < NEVER / 2) least = Math.min(least, others + this.waitCost(c, this.waitOf(c, k, x)));
@@ -104,7 +117,7 @@ export class Service {
     serve[0] = tree.serveLow[0]!;
     for (let c = 1; c < serve.length; c++) {
       const before = serve[c - 1]! - tree.serveLow[c - 1]!;
-      let best = Infinity;
+      let best: f64 = Infinity;
       for (let x = 0; x < up[c]!.length; x++) {
         const cost = up[c]![x]! + this.waitCost(c, this.waitOf(c, before, x));
         if (cost >= best) continue;

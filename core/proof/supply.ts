@@ -1,18 +1,18 @@
-import { hasBit, type Model } from '../model';
+import { hasBit, type CourseModel, type f64, type Model } from '../model';
 import { DAY_WINDOW } from '../plan';
 
 /** What is known of the evening while minutes are sold: serving windows, first work, minutes that must be worked. */
-export interface Evening {
-  readonly serveLow: Int32Array;
-  readonly serveHigh: Int32Array;
+export class Evening {
+  serveLow: Int32Array = new Int32Array(0);
+  serveHigh: Int32Array = new Int32Array(0);
   /** The first hands minute of the day lies in [firstLow, firstHigh]. */
-  readonly firstLow: number;
-  readonly firstHigh: number;
+  firstLow = 0;
+  firstHigh = 0;
   /** Cooks that are known to be at work in each minute. */
-  readonly forced: Uint8Array;
+  forced: Uint8Array = new Uint8Array(0);
   /** For each course: how many minutes in all the cooks who eat are away from the table, least and most. */
-  readonly awayLow: Uint16Array;
-  readonly awayHigh: Uint16Array;
+  awayLow: Int32Array = new Int32Array(0);
+  awayHigh: Int32Array = new Int32Array(0);
 }
 
 /**
@@ -32,41 +32,59 @@ export class Supply {
   private readonly tables: readonly Table[];
   /** The same for the first so many cooks together, and how many of the minutes are the last one's. */
   private readonly joint: Float64Array[];
-  private readonly share: Uint16Array[];
+  private readonly share: Int32Array[];
 
   /** Minutes away at each table in the cheapest answer, and the most that there may be. */
-  readonly away: Uint16Array;
-  readonly mostAway: Uint16Array;
+  readonly away: Int32Array;
+  readonly mostAway: Int32Array;
 
   constructor(private readonly model: Model) {
-    this.given = new Uint8Array(model.slots);
-    this.cooks = new Uint8Array(model.slots);
+    const { courses, slots, zero } = model;
+    this.given = new Uint8Array(slots);
+    const free = new Uint8Array(slots);
     for (const calendar of model.calendars) {
-      for (let m = 0; m < model.slots; m++) if (hasBit(calendar, m)) this.cooks[m]! += 1;
+      for (let m = 0; m < slots; m++) if (hasBit(calendar, m)) free[m]! += 1;
     }
-    this.dayStart = Math.max(0, model.zero - DAY_WINDOW);
-    this.byFirst = new Float64Array(model.zero - this.dayStart + 1);
-    const width = Math.max(...model.courses.map((course) => mostAway(course))) + 1;
-    const minutes = Math.max(...model.courses.map(({ eating }) => eating));
-    const cooks = model.calendars.flatMap((_, k) => (model.eats[k] ? [k] : []));
-    this.away = new Uint16Array(model.courses.length);
-    this.mostAway = Uint16Array.from(model.courses, (course) => cooks.length * mostAway(course));
-    this.tables = cooks.map((cook) => new Table(model, cook, width, minutes));
-    this.joint = cooks.map((_, n) => new Float64Array((width - 1) * (n + 1) + 1));
-    this.share = this.joint.map((list) => new Uint16Array(list.length));
+    this.cooks = free;
+    const dayStart = Math.max(0, zero - DAY_WINDOW);
+    this.dayStart = dayStart;
+    this.byFirst = new Float64Array(zero - dayStart + 1);
+    let width = 1;
+    let minutes = 0;
+    for (const course of courses) {
+      width = Math.max(width, mostAway(course) + 1);
+      minutes = Math.max(minutes, course.eating);
+    }
+    const tables: Table[] = [];
+    const joint: Float64Array[] = [];
+    const share: Int32Array[] = [];
+    for (let k = 0; k < model.cookCount; k++) {
+      if (!model.eats[k]) continue;
+      tables.push(new Table(model, k, width, minutes));
+      const length = (width - 1) * tables.length + 1;
+      joint.push(new Float64Array(length));
+      share.push(new Int32Array(length));
+    }
+    this.tables = tables;
+    this.joint = joint;
+    this.share = share;
+    this.away = new Int32Array(courses.length);
+    const most = new Int32Array(courses.length);
+    for (let c = 0; c < courses.length; c++) most[c] = tables.length * mostAway(courses[c]!);
+    this.mostAway = most;
   }
 
   /** Least cost of minutes given, less what is paid for them. */
-  cost(price: Float64Array, evening: Evening, from: number, to: number): number {
+  cost(price: Float64Array, evening: Evening, from: number, to: number): f64 {
     const { model, given, cooks, dayStart, byFirst } = this;
     const { zero, weights } = model;
     given.fill(0);
-    let total = 0;
+    let total: f64 = 0;
     for (let m = from; m < Math.min(to, dayStart); m++) {
       total -= price[m]! * (given[m] = cooks[m]!);
     }
-    let later = 0;
-    let best = Infinity;
+    let later: f64 = 0;
+    let best: f64 = Infinity;
     for (let m = zero; m >= dayStart; m--) {
       if (m < zero && m >= from) later -= price[m]! * cooks[m]!;
       const value = later + weights.day * (zero - m);
@@ -93,11 +111,11 @@ export class Supply {
   }
 
   /** What minutes away from the table of course `c` add: the cheapest shares of them among the cooks who eat. */
-  private atTable(c: number, down: number, up: number, price: Float64Array, evening: Evening): number {
+  private atTable(c: number, down: number, up: number, price: Float64Array, evening: Evening): f64 {
     const { model, tables, joint, share, given, cooks } = this;
     const { weights } = model;
     const most = Math.min(mostAway(model.courses[c]!), up - down);
-    let free = 0;
+    let free: f64 = 0;
     let isPaid = false;
     for (const table of tables) {
       const calendar = model.calendars[table.cook]!;
@@ -112,10 +130,11 @@ export class Supply {
     this.away[c] = 0;
     if (!isPaid && low === 0) return free;
     let last = 0;
-    tables.forEach((table, n) => {
+    for (let n = 0; n < tables.length; n++) {
+      const table = tables[n]!;
       table.read(down, up, most, price, evening.forced, cooks);
       const all = joint[n]!;
-      if (n === 0) all.set(table.least.subarray(0, most + 1));
+      if (n === 0) for (let x = 0; x <= most; x++) all[x] = table.least[x]!;
       else {
         const before = joint[n - 1]!;
         all.fill(Infinity, 0, last + most + 1);
@@ -129,11 +148,11 @@ export class Supply {
         }
       }
       last += most;
-    });
+    }
     // While the serving time is open, minutes away may lie beside those that are surely eaten in.
     const isOpen = up - down < model.courses[c]!.eating;
     const all = joint[tables.length - 1]!;
-    let best = Infinity;
+    let best: f64 = Infinity;
     let used = 0;
     for (let u = isOpen ? 0 : low; u <= Math.min(last, evening.awayHigh[c]!); u++) {
       const beside = Math.max(0, low - u);
@@ -153,8 +172,8 @@ export class Supply {
   }
 }
 
-function mostAway({ away, eating }: { readonly away: number; readonly eating: number }): number {
-  return Math.min(away, eating);
+function mostAway(course: CourseModel): number {
+  return Math.min(course.away, course.eating);
 }
 
 /**
@@ -164,9 +183,9 @@ function mostAway({ away, eating }: { readonly away: number; readonly eating: nu
 class Table {
   /** Least cost with exactly so many minutes away. */
   readonly least: Float64Array;
-  private readonly state: Uint8Array;
+  private readonly state: Int32Array;
   private readonly table: Float64Array;
-  private readonly steps: Uint8Array;
+  private readonly steps: Int32Array;
   private width = 0;
 
   constructor(
@@ -176,9 +195,9 @@ class Table {
     minutes: number,
   ) {
     this.least = new Float64Array(width);
-    this.state = new Uint8Array(width);
+    this.state = new Int32Array(width);
     this.table = new Float64Array(3 * width);
-    this.steps = new Uint8Array(3 * width * minutes);
+    this.steps = new Int32Array(3 * width * minutes);
   }
 
   read(
@@ -192,7 +211,8 @@ class Table {
     const { table, steps, model } = this;
     const { weights } = model;
     const calendar = model.calendars[this.cook]!;
-    const width = (this.width = most + 1);
+    const width = most + 1;
+    this.width = width;
     table.fill(Infinity);
     table[0] = 0;
     for (let m = down; m < up; m++) {
@@ -204,7 +224,7 @@ class Table {
         const off = table[used]!;
         const on = table[width + used]!;
         const back = table[2 * width + used]!;
-        let away = Infinity;
+        let away: f64 = Infinity;
         let from = 0;
         if (mayLeave && used > 0) {
           const a = table[used - 1]! + weights.trips;

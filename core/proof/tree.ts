@@ -1,6 +1,5 @@
 import { changeMinutes, serveWindows, type Activity, type Configuration, type Model } from '../model';
-import type { Row } from './waiting';
-import { branchOf, makeOption, type Branch, type Option } from './options';
+import { branchOf, makeOption, NO_BRANCH, type Branch, type Option } from './options';
 
 /** A resource whose use is priced: a thing, an oven's shelves, or an oven that can have one heat only. */
 export interface Priced {
@@ -21,10 +20,11 @@ export interface Tree {
   readonly config: Configuration;
   /** Steps, each before the one it hangs on. */
   readonly order: readonly number[];
-  readonly branches: readonly (Branch | null)[];
+  readonly branches: readonly Branch[];
   readonly children: readonly (readonly number[])[];
   readonly courseChildren: readonly (readonly number[])[];
   readonly options: readonly (readonly Option[])[];
+  readonly optionCount: number;
   readonly serveLow: Int32Array;
   readonly serveHigh: Int32Array;
   /** Where each course's serving slots begin in the domain. */
@@ -37,7 +37,7 @@ export interface Tree {
 
 export function makeTree(model: Model, config: Configuration): Tree {
   const steps = config.members.filter((i) => model.activities[i]!.role === 'step');
-  const branches: (Branch | null)[] = model.activities.map(() => null);
+  const branches: Branch[] = model.activities.map(() => NO_BRANCH);
   for (const i of steps) branches[i] = branchOf(config, model.activities[i]!);
   const children: number[][] = model.activities.map(() => []);
   const courseChildren: number[][] = model.courses.map(() => []);
@@ -46,15 +46,15 @@ export function makeTree(model: Model, config: Configuration): Tree {
   const visit = (i: number): void => {
     if (seen[i]) return;
     seen[i] = 1;
-    const branch = branches[i];
-    if (branch && branch.kind !== 'plate') visit(branch.parent);
+    const { kind, parent } = branches[i]!;
+    if (kind === 'after' || kind === 'inside') visit(parent);
     order.push(i);
   };
   for (const i of steps) visit(i);
   order.reverse();
   for (const i of steps) {
-    const branch = branches[i];
-    if (branch) (branch.kind === 'plate' ? courseChildren : children)[branch.parent]!.push(i);
+    const { kind, parent } = branches[i]!;
+    if (kind !== 'none') (kind === 'plate' ? courseChildren : children)[parent]!.push(i);
   }
   const priced: Priced[] = [];
   const byThing = new Map<number, number>();
@@ -77,6 +77,7 @@ export function makeTree(model: Model, config: Configuration): Tree {
   const serveLow = Int32Array.from(serve.low);
   const serveHigh = Int32Array.from(serve.high);
   let size = 0;
+  let number = 0;
   const options = model.activities.map((activity): Option[] => {
     if (activity.role !== 'step' || !config.active[activity.index]) return [];
     return activity.modes.map((_, m) => {
@@ -86,6 +87,7 @@ export function makeTree(model: Model, config: Configuration): Tree {
         activity,
         m,
         branches[activity.index]!,
+        number++,
         size,
         byThing,
         ovens(activity, m),
@@ -107,6 +109,7 @@ export function makeTree(model: Model, config: Configuration): Tree {
     children,
     courseChildren,
     options,
+    optionCount: number,
     serveLow,
     serveHigh,
     serveAt,
@@ -175,34 +178,4 @@ function gapsBetween(
     }
   }
   return gap < 0 ? null : [gap, gapBack];
-}
-
-/** The starts that a step inside its host may have, from the host's start: first and last. */
-export function guestSpan(model: Model, guest: Option, host: Option): [number, number] {
-  const { offset, slack, fromEnd } = model.activities[guest.activity]!;
-  const due = fromEnd ? host.mode.duration - offset : offset;
-  const late = fromEnd ? due + host.reach : due;
-  return [
-    Math.max(0, due - slack),
-    Math.min(late + slack, host.mode.duration + host.reach - guest.mode.duration),
-  ];
-}
-
-/** Sets `row` to the starts (or serving slots less plating) that step `i` hangs on. */
-export function setParentRow(tree: Tree, i: number, row: Row): void {
-  const { kind, parent } = tree.branches[i]!;
-  if (kind === 'plate') {
-    row.low = tree.serveLow[parent]! - tree.model.courses[parent]!.plating;
-    row.first = 0;
-    row.last = tree.serveHigh[parent]! - tree.serveLow[parent]!;
-    return;
-  }
-  const options = tree.options[parent]!;
-  row.low = options[0]!.low;
-  row.first = row.last = -1;
-  for (const { first, last } of options) {
-    if (last < first) continue;
-    row.first = row.first < 0 ? first : Math.min(row.first, first);
-    row.last = Math.max(row.last, last);
-  }
 }

@@ -1,7 +1,8 @@
+import type { f64 } from '../model';
 import type { Piece } from './options';
 
 /** Stands for what cannot be. */
-export const NEVER = 1e9;
+export const NEVER: f64 = 1e9;
 
 let queue = new Int32Array(4096);
 
@@ -11,11 +12,11 @@ function roomFor(length: number): Int32Array {
 }
 
 /** Values by slot: `list[k]` belongs to slot `low + k`; only those from `first` to `last` count. */
-export interface Row {
-  list: Float64Array;
-  low: number;
-  first: number;
-  last: number;
+export class Row {
+  list: Float64Array = new Float64Array(0);
+  low = 0;
+  first = 0;
+  last = -1;
 }
 
 /**

@@ -1,7 +1,7 @@
 import { Bits } from './bits';
 import { Parcel } from './parcel';
 
-/** What the search reads of the model, in the order in which `core/planner/kernel/pack.ts` writes it. */
+/** What the search reads of the model, in the order in which `core/model/kernel/pack.ts` writes it. */
 
 export class ThingUse {
   thing: i32;

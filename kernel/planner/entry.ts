@@ -1,33 +1,19 @@
 import { Model } from '../model';
-import { Parcel } from '../model/parcel';
+import { isOver, received } from '../model/entry';
 import { Descent } from './descent';
 import { Random } from './random';
 
 // What the host calls; see `core/planner/kernel/kernel.ts`. Addresses are bytes in the kernel's memory.
 
-// The host's; it is asked for under the name of this file.
-declare function hostIsOver(): bool;
-
-function isOver(): bool {
-  return hostIsOver();
-}
-
-let parcel: Float64Array = new Float64Array(0);
 let descent: Descent | null = null;
 
 function search(): Descent {
   return descent as Descent;
 }
 
-/** Room for a model of so many numbers; returns where it is to be written. */
-export function receive(length: i32): usize {
-  parcel = new Float64Array(length);
-  return parcel.dataStart;
-}
-
 /** Builds the search for the model that was written. */
 export function open(): void {
-  descent = new Descent(new Model(new Parcel(parcel)), new Random(1));
+  descent = new Descent(new Model(received()), new Random(1));
 }
 
 export function attempt(number: i32, tried: i32): i32 {

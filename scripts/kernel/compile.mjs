@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import asc from 'assemblyscript/asc';
 import { lower } from './lower.mjs';
 
-const ENTRY = 'planner/entry.ts';
+const ENTRIES = ['model/entry.ts', 'planner/entry.ts', 'proof/entry.ts'];
 
 /** Writes `product`, a module that holds the compiled kernel, from the sources below `root`. */
 export async function compileKernel(root, product) {
@@ -17,7 +17,7 @@ export async function compileKernel(root, product) {
   };
   let binary = null;
   const { error, stderr } = await asc.main(
-    [ENTRY, '--outFile', 'kernel.wasm', '--runtime', 'stub', '-O3', '--noAssert'],
+    [...ENTRIES, '--outFile', 'kernel.wasm', '--runtime', 'stub', '-O3', '--noAssert'],
     {
       readFile: (name) => read(name.replaceAll('\\', '/')),
       writeFile: (_, contents) => (binary = contents),

@@ -50,8 +50,8 @@ function eveningWith(model: Model, low: number, high: number): Evening {
     firstLow: model.zero,
     firstHigh: model.zero,
     forced: new Uint8Array(model.slots),
-    awayLow: Uint16Array.of(low),
-    awayHigh: Uint16Array.of(high),
+    awayLow: Int32Array.of(low),
+    awayHigh: Int32Array.of(high),
   };
 }
 

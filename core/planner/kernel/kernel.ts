@@ -1,12 +1,8 @@
-import type { Configuration } from '../../model';
+import { openKernel, packModel, type Configuration, type KernelMemory } from '../../model';
 import type { Descent } from '../descent';
-import { packModel } from './pack';
-import { KERNEL } from '../../compiled/kernel';
 
 /** What the compiled kernel exports: see `kernel/planner/entry.ts`. Addresses are in bytes. */
-interface Exports {
-  readonly memory: { readonly buffer: ArrayBuffer };
-  receive(length: number): number;
+interface Exports extends KernelMemory {
   open(): void;
   attempt(attempt: number, tried: number): number;
   begin(rounds: number, heat: number, keepsTies: number): void;
@@ -26,57 +22,30 @@ interface Exports {
   setBest(configuration: number, cost: number, pull: number): void;
 }
 
-/** The part of the language's WebAssembly that is used here; absent where a host has switched it off. */
-interface Compiler {
-  Module: new (bytes: Uint8Array) => object;
-  Instance: new (module: object, imports: object) => { readonly exports: unknown };
-}
-
-let compiled: object | null | undefined;
-
-/** The compiled module, made once; null where the host does not allow it. */
-function compiledModule(compiler: Compiler): object | null {
-  if (compiled !== undefined) return compiled;
-  try {
-    compiled = new compiler.Module(Uint8Array.from(KERNEL, (byte) => byte.charCodeAt(0)));
-  } catch {
-    compiled = null;
-  }
-  return compiled;
-}
-
 /**
  * The same search as a `Descent`, compiled to WebAssembly: what it does is the same to the last bit, several times
  * faster. It works on a copy of the descent's state: `take` it before, `give` it back after.
  */
 export class Kernel {
   private readonly wasm: Exports;
-  private isOver: () => boolean = () => false;
 
   private constructor(
     private readonly descent: Descent,
     private readonly configurations: readonly Configuration[],
-    compiler: Compiler,
-    module: object,
+    private readonly ask: { isOver: () => boolean },
+    wasm: Exports,
   ) {
-    const abort = (): void => {
-      throw new Error('the kernel of the search has stopped');
-    };
-    const env = { abort, 'Math.pow': Math.pow, 'Math.exp': Math.exp };
-    const entry = { hostIsOver: () => (this.isOver() ? 1 : 0) };
-    this.wasm = new compiler.Instance(module, { env, entry }).exports as Exports;
-    const { board, model } = descent;
-    const packed = packModel(model, board.calendarStarts, configurations, board.config);
-    const at = this.wasm.receive(packed.length);
-    new Float64Array(this.wasm.memory.buffer, at, packed.length).set(packed);
-    this.wasm.open();
+    this.wasm = wasm;
+    wasm.open();
   }
 
   /** The kernel for a search; null where the host has no WebAssembly. `configurations` are all that it may choose from. */
   static for(descent: Descent, configurations: readonly Configuration[]): Kernel | null {
-    const { WebAssembly: compiler } = globalThis as { WebAssembly?: Compiler };
-    const module = compiler ? compiledModule(compiler) : null;
-    return module ? new Kernel(descent, configurations, compiler!, module) : null;
+    const { board, model } = descent;
+    const packed = packModel(model, board.calendarStarts, configurations, board.config);
+    const ask: { isOver: () => boolean } = { isOver: () => false };
+    const wasm = openKernel<Exports>(packed, () => ask.isOver());
+    return wasm && new Kernel(descent, configurations, ask, wasm);
   }
 
   get rounds(): number {
@@ -88,7 +57,7 @@ export class Kernel {
   }
 
   attempt(attempt: number, tried: number, isOver: () => boolean): number {
-    this.isOver = isOver;
+    this.ask.isOver = isOver;
     return this.wasm.attempt(attempt, tried);
   }
 
@@ -97,7 +66,7 @@ export class Kernel {
   }
 
   run(until: number, isOver: () => boolean): void {
-    this.isOver = isOver;
+    this.ask.isOver = isOver;
     this.wasm.run(until);
   }
 

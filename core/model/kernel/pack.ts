@@ -1,4 +1,5 @@
-import type { Activity, Bits, Configuration, Mode, Model } from '../../model';
+import type { Bits } from '../bits';
+import type { Activity, Configuration, Mode, Model } from '../model';
 
 /** A model as a row of numbers, in the order in which `kernel/model/model.ts` reads it. */
 export function packModel(
@@ -6,7 +7,7 @@ export function packModel(
   calendarStarts: readonly Bits[],
   configurations: readonly Configuration[],
   first: Configuration,
-): Float64Array {
+): Row {
   const row = new Row();
   const { slots, words, zero, arrive, stepCount, cookCount, firstFree, stretchCount, weights: w } = model;
   row.add(slots, words, zero, arrive, stepCount, cookCount, firstFree, stretchCount);
@@ -29,10 +30,11 @@ export function packModel(
     row.list(users);
   });
   row.each(configurations, (configuration) => addConfiguration(row, configuration));
-  return Float64Array.from(row.numbers);
+  return row;
 }
 
-class Row {
+/** A row of numbers to be read from front to back. */
+export class Row {
   readonly numbers: number[] = [];
 
   add(...numbers: number[]): void {

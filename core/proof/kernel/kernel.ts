@@ -1,0 +1,183 @@
+import { openKernel, type KernelMemory } from '../../model';
+import type { Relaxation } from '../relaxation';
+import type { Evening } from '../supply';
+import { packTrees } from './pack';
+
+/** What the compiled kernel exports: see `kernel/proof/entry.ts`; `d` numbers the relaxations. */
+interface Exports extends KernelMemory {
+  openRelaxations(): void;
+  lookAt(d: number, firstLow: number, firstHigh: number, from: number, to: number): void;
+  bound(d: number): number;
+  ruleOut(d: number, limit: number): void;
+  countUse(d: number): void;
+  beginClimb(d: number): void;
+  climb(d: number, target: number, rounds: number): number;
+  climbed(d: number): number;
+  work(d: number): number;
+  firstLow(d: number): number;
+  firstHigh(d: number): number;
+  firstOfDay(d: number): number;
+  placeOf(d: number, what: number): number;
+  priceOf(d: number, resource: number): number;
+  useOf(d: number, resource: number): number;
+}
+
+/** What lies where in the kernel's memory, in the order of `placeOf`. */
+const PLACES = [
+  'domain',
+  'serveLow',
+  'serveHigh',
+  'forced',
+  'awayLow',
+  'awayHigh',
+  'firsts',
+  'lasts',
+  'price',
+  'chosen',
+  'start',
+  'pause',
+  'serve',
+  'given',
+  'away',
+  'use',
+] as const;
+type Place = (typeof PLACES)[number];
+type Words = Float64Array | Int32Array | Uint8Array;
+
+/**
+ * The same as a `Relaxation`, compiled to WebAssembly. Prices and the relaxed answer are kept here while it works; `take`
+ * brings the prices of the relaxation here, `give` brings prices and answer back.
+ */
+export class RelaxationKernel {
+  private readonly firsts: Int32Array;
+  private readonly lasts: Int32Array;
+
+  private constructor(
+    private readonly wasm: Exports,
+    private readonly number: number,
+    private readonly relaxation: Relaxation,
+    private readonly ask: { isOver: () => boolean },
+  ) {
+    this.firsts = new Int32Array(relaxation.tree.optionCount);
+    this.lasts = new Int32Array(relaxation.tree.optionCount);
+  }
+
+  /** A kernel for each relaxation of one model; null where the host has no WebAssembly. */
+  static for(relaxations: readonly Relaxation[]): RelaxationKernel[] | null {
+    if (relaxations.length === 0) return [];
+    const ask = { isOver: () => false };
+    const wasm = openKernel<Exports>(packTrees(relaxations.map(({ tree }) => tree)), () => ask.isOver());
+    if (!wasm) return null;
+    wasm.openRelaxations();
+    return relaxations.map((relaxation, d) => new RelaxationKernel(wasm, d, relaxation, ask));
+  }
+
+  get work(): number {
+    return this.wasm.work(this.number);
+  }
+
+  get best(): number {
+    return this.wasm.climbed(this.number);
+  }
+
+  bound(domain: Uint8Array, evening: Evening): number {
+    this.lookAt(domain, evening);
+    return this.wasm.bound(this.number);
+  }
+
+  ruleOut(domain: Uint8Array, evening: Evening, limit: number): void {
+    this.lookAt(domain, evening);
+    this.wasm.ruleOut(this.number, limit);
+    this.read('domain', domain);
+    evening.firstLow = this.wasm.firstLow(this.number);
+    evening.firstHigh = this.wasm.firstHigh(this.number);
+  }
+
+  beginClimb(): void {
+    this.wasm.beginClimb(this.number);
+  }
+
+  climb(domain: Uint8Array, evening: Evening, target: number, rounds: number, isOver: () => boolean): number {
+    this.lookAt(domain, evening);
+    this.ask.isOver = isOver;
+    return this.wasm.climb(this.number, target, rounds);
+  }
+
+  countUse(): void {
+    this.wasm.countUse(this.number);
+  }
+
+  /** Takes over the prices of the relaxation. */
+  take(): void {
+    const { price, resourcePrice } = this.relaxation.demand;
+    this.write('price', price);
+    resourcePrice.forEach((list, r) => {
+      new Float64Array(this.buffer, this.wasm.priceOf(this.number, r), list.length).set(list);
+    });
+  }
+
+  /** Gives the prices back. */
+  givePrices(): void {
+    const { price, resourcePrice } = this.relaxation.demand;
+    this.read('price', price);
+    resourcePrice.forEach((list, r) => {
+      list.set(new Float64Array(this.buffer, this.wasm.priceOf(this.number, r), list.length));
+    });
+  }
+
+  /** Gives the prices and, after `countUse`, the relaxed answer back. */
+  give(): void {
+    const { demand, supply, use, resourceUse } = this.relaxation;
+    this.givePrices();
+    this.read('chosen', demand.chosen);
+    this.read('start', demand.start);
+    this.read('pause', demand.pause);
+    this.read('serve', demand.serve);
+    this.read('given', supply.given);
+    this.read('away', supply.away);
+    this.read('use', use);
+    resourceUse.forEach((list, r) => {
+      list.set(new Float64Array(this.buffer, this.wasm.useOf(this.number, r), list.length));
+    });
+    supply.first = this.wasm.firstOfDay(this.number);
+  }
+
+  private lookAt(domain: Uint8Array, evening: Evening): void {
+    const { tree, demand } = this.relaxation;
+    this.write('domain', domain);
+    this.write('serveLow', evening.serveLow);
+    this.write('serveHigh', evening.serveHigh);
+    this.write('forced', evening.forced);
+    this.write('awayLow', evening.awayLow);
+    this.write('awayHigh', evening.awayHigh);
+    for (const options of tree.options) {
+      for (const { number, first, last } of options) {
+        this.firsts[number] = first;
+        this.lasts[number] = last;
+      }
+    }
+    this.write('firsts', this.firsts);
+    this.write('lasts', this.lasts);
+    this.wasm.lookAt(this.number, evening.firstLow, evening.firstHigh, demand.from, demand.to);
+  }
+
+  private get buffer(): ArrayBuffer {
+    return this.wasm.memory.buffer;
+  }
+
+  private bytesAt(place: Place, length: number): Uint8Array {
+    return new Uint8Array(this.buffer, this.wasm.placeOf(this.number, PLACES.indexOf(place)), length);
+  }
+
+  private write(place: Place, words: Words): void {
+    this.bytesAt(place, words.byteLength).set(bytesOf(words));
+  }
+
+  private read(place: Place, words: Words): void {
+    bytesOf(words).set(this.bytesAt(place, words.byteLength));
+  }
+}
+
+function bytesOf(words: Words): Uint8Array {
+  return new Uint8Array(words.buffer, words.byteOffset, words.byteLength);
+}

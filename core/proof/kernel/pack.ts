@@ -1,0 +1,34 @@
+import { packModel, type Configuration, type Row } from '../../model';
+import type { Option } from '../options';
+import type { Tree } from '../tree';
+
+const KINDS = ['after', 'inside', 'plate', 'none'];
+
+/** The trees of one model as a row of numbers, in the order in which `kernel/proof/tree.ts` reads them. */
+export function packTrees(trees: readonly Tree[]): Row {
+  const configurations = trees.map(({ config }) => config);
+  const row = packModel(trees[0]!.model, [], configurations, configurations[0]!);
+  row.each(trees, (tree) => addTree(row, tree, configurations));
+  return row;
+}
+
+function addTree(row: Row, tree: Tree, configurations: readonly Configuration[]): void {
+  row.add(configurations.indexOf(tree.config));
+  row.list(tree.order);
+  row.each(tree.children, (list) => row.list(list));
+  row.each(tree.courseChildren, (list) => row.list(list));
+  row.list(tree.serveLow);
+  row.list(tree.serveHigh);
+  row.list(tree.serveAt);
+  row.add(tree.size);
+  row.list(tree.priced.map(({ capacity }) => capacity));
+  row.each(tree.branches, ({ kind, parent }) => row.add(KINDS.indexOf(kind), parent));
+  row.each(tree.options, (options) => row.each(options, (option) => addOption(row, option)));
+}
+
+function addOption(row: Row, o: Option): void {
+  row.add(o.activity, o.index, o.number, o.reach, o.low, o.count, o.at, Number(o.keeps));
+  row.each(o.uses, ({ resource, count, kept }) => row.add(resource, count, Number(kept)));
+  row.each(o.checks, ({ low, high }) => row.add(low, high));
+  row.each(o.pieces, ({ from, to, base, slope }) => row.add(from, to, base, slope));
+}

@@ -1,0 +1,41 @@
+import type { Model } from '../model';
+import type { Option } from './options';
+import type { Tree } from './tree';
+import type { Row } from './waiting';
+
+/** The first start that a step inside its host may have, from the host's start. */
+export function guestFirst(model: Model, guest: Option, host: Option): number {
+  return Math.max(0, guestDue(model, guest, host) - model.activities[guest.activity]!.slack);
+}
+
+/** The last one. */
+export function guestLast(model: Model, guest: Option, host: Option): number {
+  const { slack, fromEnd } = model.activities[guest.activity]!;
+  const due = guestDue(model, guest, host);
+  const late = fromEnd ? due + host.reach : due;
+  return Math.min(late + slack, host.mode.duration + host.reach - guest.mode.duration);
+}
+
+function guestDue(model: Model, guest: Option, host: Option): number {
+  const { offset, fromEnd } = model.activities[guest.activity]!;
+  return fromEnd ? host.mode.duration - offset : offset;
+}
+
+/** Sets `row` to the starts (or serving slots less plating) that step `i` hangs on. */
+export function setParentRow(tree: Tree, i: number, row: Row): void {
+  const { kind, parent } = tree.branches[i]!;
+  if (kind === 'plate') {
+    row.low = tree.serveLow[parent]! - tree.model.courses[parent]!.plating;
+    row.first = 0;
+    row.last = tree.serveHigh[parent]! - tree.serveLow[parent]!;
+    return;
+  }
+  const options = tree.options[parent]!;
+  row.low = options[0]!.low;
+  row.first = row.last = -1;
+  for (const { first, last } of options) {
+    if (last < first) continue;
+    row.first = row.first < 0 ? first : Math.min(row.first, first);
+    row.last = Math.max(row.last, last);
+  }
+}

@@ -1,0 +1,96 @@
+import { Mode, Model } from '../model';
+import { Parcel } from '../model/parcel';
+
+/** What the relaxation reads of options and branches, in the order in which `core/proof/kernel/pack.ts` writes it. */
+
+export class Piece {
+  from: i32;
+  to: i32;
+  base: f64;
+  slope: f64;
+
+  constructor(parcel: Parcel) {
+    this.from = parcel.int();
+    this.to = parcel.int();
+    this.base = parcel.real();
+    this.slope = parcel.real();
+  }
+}
+
+export class Use {
+  resource: i32;
+  count: i32;
+  kept: bool;
+
+  constructor(parcel: Parcel) {
+    this.resource = parcel.int();
+    this.count = parcel.int();
+    this.kept = parcel.flag();
+  }
+}
+
+export class Check {
+  low: i32;
+  high: i32;
+
+  constructor(parcel: Parcel) {
+    this.low = parcel.int();
+    this.high = parcel.int();
+  }
+}
+
+export class Option {
+  activity: i32;
+  index: i32;
+  number: i32;
+  mode: Mode;
+  reach: i32;
+  low: i32;
+  count: i32;
+  at: i32;
+  first: i32;
+  last: i32;
+  keeps: bool;
+  uses: Array<Use> = [];
+  checks: Array<Check> = [];
+  pieces: Array<Piece> = [];
+  up: Float64Array;
+  total: Float64Array;
+  ends: Float64Array;
+
+  constructor(model: Model, parcel: Parcel) {
+    const activity = parcel.int();
+    const index = parcel.int();
+    this.activity = activity;
+    this.index = index;
+    this.number = parcel.int();
+    this.mode = model.activities[activity].modes[index];
+    const reach = parcel.int();
+    this.reach = reach;
+    this.low = parcel.int();
+    const count = parcel.int();
+    this.count = count;
+    this.at = parcel.int();
+    this.first = 0;
+    this.last = count - 1;
+    this.keeps = parcel.flag();
+    const up = new Float64Array(count);
+    this.up = up;
+    this.total = new Float64Array(count);
+    this.ends = reach > 0 ? new Float64Array(count + reach) : up;
+    for (let left = parcel.int(); left > 0; left--) this.uses.push(new Use(parcel));
+    for (let left = parcel.int(); left > 0; left--) this.checks.push(new Check(parcel));
+    for (let left = parcel.int(); left > 0; left--) this.pieces.push(new Piece(parcel));
+  }
+}
+
+export class Branch {
+  kind: string;
+  parent: i32;
+
+  constructor(parcel: Parcel) {
+    const kind = parcel.int();
+    this.kind = kind == 0 ? 'after' : kind == 1 ? 'inside' : kind == 2 ? 'plate' : 'none';
+    this.parent = parcel.int();
+  }
+}

@@ -1,0 +1,45 @@
+import { Configuration, Model } from '../model';
+import { Parcel } from '../model/parcel';
+import { Branch, Option } from './options';
+
+export class Priced {
+  constructor(public capacity: i32) {}
+}
+
+export class Tree {
+  config: Configuration;
+  order: Array<i32>;
+  children: Array<Array<i32>>;
+  courseChildren: Array<Array<i32>>;
+  serveLow: Int32Array;
+  serveHigh: Int32Array;
+  serveAt: Array<i32>;
+  size: i32;
+  optionCount: i32 = 0;
+  priced: Array<Priced> = [];
+  branches: Array<Branch> = [];
+  options: Array<Array<Option>> = [];
+
+  constructor(
+    public model: Model,
+    parcel: Parcel,
+  ) {
+    this.config = model.configurations[parcel.int()];
+    this.order = parcel.ints();
+    this.children = parcel.lists();
+    this.courseChildren = parcel.lists();
+    this.serveLow = parcel.row();
+    this.serveHigh = parcel.row();
+    this.serveAt = parcel.ints();
+    this.size = parcel.int();
+    const capacities = parcel.ints();
+    for (let r = 0; r < capacities.length; r++) this.priced.push(new Priced(capacities[r]));
+    for (let left = parcel.int(); left > 0; left--) this.branches.push(new Branch(parcel));
+    for (let left = parcel.int(); left > 0; left--) {
+      const options = new Array<Option>();
+      for (let own = parcel.int(); own > 0; own--) options.push(new Option(model, parcel));
+      this.optionCount += options.length;
+      this.options.push(options);
+    }
+  }
+}
