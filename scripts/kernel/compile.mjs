@@ -26,9 +26,9 @@ export async function compileKernel(root, product) {
   );
   if (error) throw new Error(`the kernel does not compile:\n${stderr.toString()}`);
   mkdirSync(dirname(join(root, product)), { recursive: true });
-  const text = JSON.stringify(Buffer.from(binary).toString('latin1'));
+  const text = Buffer.from(binary).toString('base64');
   writeFileSync(
     join(root, product),
-    `/** The compiled kernel, a character for each byte. */\nexport const KERNEL = ${text};\n`,
+    `/** The compiled kernel, in base64. */\nexport const KERNEL =\n  '${text}';\n`,
   );
 }

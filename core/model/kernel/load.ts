@@ -13,13 +13,28 @@ interface Compiler {
   Instance: new (module: object, imports: object) => { readonly exports: unknown };
 }
 
+const DIGITS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/';
+
+/** What a text in base64 stands for (RFC 4648). */
+function bytesOf(text: string): Uint8Array {
+  const digits = text.replace(/=+$/, '');
+  const bytes = new Uint8Array((digits.length * 3) >> 2);
+  let bits = 0;
+  let at = 0;
+  for (let k = 0; k < digits.length; k++) {
+    bits = (bits << 6) | DIGITS.indexOf(digits[k]!);
+    if (k % 4 !== 0) bytes[at++] = bits >> (6 - 2 * (k % 4));
+  }
+  return bytes;
+}
+
 let compiled: object | null | undefined;
 
 /** The compiled module, made once; null where the host does not allow it. */
 function compiledModule(compiler: Compiler): object | null {
   if (compiled !== undefined) return compiled;
   try {
-    compiled = new compiler.Module(Uint8Array.from(KERNEL, (byte) => byte.charCodeAt(0)));
+    compiled = new compiler.Module(bytesOf(KERNEL));
   } catch {
     compiled = null;
   }
