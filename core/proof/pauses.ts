@@ -2,6 +2,8 @@ import type { f64 } from '../model';
 import type { Option } from './options';
 import { NEVER } from './waiting';
 
+/** The minutes of work, cheapest first: without a pause, and with one. */
+let plain = new Float64Array(512);
 let cheapest = new Float64Array(512);
 
 /**
@@ -17,7 +19,10 @@ export class PausedWork {
     const width = reach + 1;
     this.width = width;
     this.table = new Float64Array(count * width);
-    if (cheapest.length < mode.duration + 2) cheapest = new Float64Array(2 * mode.duration + 2);
+    if (cheapest.length < mode.duration + 2) {
+      plain = new Float64Array(2 * mode.duration + 2);
+      cheapest = new Float64Array(2 * mode.duration + 2);
+    }
   }
 
   /** Least pause with which start `s` finds enough minutes that cost no more than `base`; `width` for none. */
@@ -38,6 +43,7 @@ export class PausedWork {
     const { option, table, width } = this;
     const { up, low, first, last, mode } = option;
     const { duration, hands } = mode;
+    let sortedFor = -1;
     for (let k = first; k <= last; k++) {
       if (up[k]! >= NEVER) continue;
       const s = low + k;
@@ -48,16 +54,11 @@ export class PausedWork {
       if (enough < width) table.fill(hands * duration * base, row + enough, row + width);
       if (enough === 0) continue;
       let work: f64 = 0;
-      for (let m = 0; m < duration; m++) {
-        const value = cost[s + m]!;
-        work += value;
-        let x = m;
-        while (x > 0 && cheapest[x - 1]! > value) {
-          cheapest[x] = cheapest[x - 1]!;
-          x -= 1;
-        }
-        cheapest[x] = value;
-      }
+      for (let m = 0; m < duration; m++) work += cost[s + m]!;
+      if (sortedFor === s - 1) sortOneOn(cost, s, duration);
+      else sortAll(cost, s, duration);
+      sortedFor = s;
+      for (let x = 0; x < duration; x++) cheapest[x] = plain[x]!;
       table[row] = hands * work;
       let dearest = cheapest[duration - 1]!;
       const pauses = Math.min(enough - 1, slots - s - duration);
@@ -110,4 +111,25 @@ export class PausedWork {
       result[k] = least;
     }
   }
+}
+
+/** Sorts the costs of the `duration` minutes from `s` on into `plain`. */
+function sortAll(cost: Float64Array, s: number, duration: number): void {
+  for (let m = 0; m < duration; m++) {
+    const value = cost[s + m]!;
+    let x = m;
+    for (; x > 0 && plain[x - 1]! > value; x--) plain[x] = plain[x - 1]!;
+    plain[x] = value;
+  }
+}
+
+/** The same where those from `s - 1` on are sorted: one goes, one comes. */
+function sortOneOn(cost: Float64Array, s: number, duration: number): void {
+  const gone = cost[s - 1]!;
+  const come = cost[s + duration - 1]!;
+  let x = 0;
+  while (plain[x] !== gone) x += 1;
+  for (; x + 1 < duration && plain[x + 1]! < come; x++) plain[x] = plain[x + 1]!;
+  for (; x > 0 && plain[x - 1]! > come; x--) plain[x] = plain[x - 1]!;
+  plain[x] = come;
 }
