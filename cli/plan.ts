@@ -54,23 +54,23 @@ interface Order {
   readonly notices: readonly string[];
   readonly seconds: number;
   readonly seed: number;
-  readonly proves: boolean;
+  readonly part: 'search' | 'proof';
 }
 
-function carryOut({ dinner, notices, seconds, seed, proves }: Order): Plan {
-  return planDinner(dinner, notices, { seconds, seed, proves, now: () => performance.now() });
+function carryOut({ dinner, notices, seconds, seed, part }: Order): Plan {
+  return planDinner(dinner, notices, { seconds, seed, part, now: () => performance.now() });
 }
 
 /** The better of two searches that run side by side with different seeds; one of them sees to the proof, too. */
-async function planTwice(order: Omit<Order, 'proves'>): Promise<Plan> {
+async function planTwice(order: Omit<Order, 'part'>): Promise<Plan> {
   const other = new Promise<Plan>((resolve, reject) => {
     const worker = new Worker(new URL(import.meta.url), {
-      workerData: { ...order, seed: secondSeed(order.seed), proves: true } satisfies Order,
+      workerData: { ...order, seed: secondSeed(order.seed), part: 'proof' } satisfies Order,
     });
     worker.once('message', resolve);
     worker.once('error', reject);
   });
-  const mine = carryOut({ ...order, proves: false });
+  const mine = carryOut({ ...order, part: 'search' });
   return betterPlan(mine, await other);
 }
 

@@ -57,7 +57,7 @@ function makeSearcher() {
   }
 
   async function search(
-    ...[file, old, seconds, seed, proves, onBetter]: Parameters<PlanWorker['plan']>
+    ...[file, old, seconds, seed, part, onBetter]: Parameters<PlanWorker['plan']>
   ): Promise<Plan | null> {
     giveUp?.();
     let isGivenUp = false;
@@ -73,7 +73,7 @@ function makeSearcher() {
     const show = proxy((better: Plan) => {
       if (!isGivenUp) onBetter(better);
     });
-    const result = await Promise.race([run(file, old, seconds, seed, proves, show), cancelled]);
+    const result = await Promise.race([run(file, old, seconds, seed, part, show), cancelled]);
     if (giveUp === mine) giveUp = undefined;
     return result;
   }
@@ -86,7 +86,7 @@ function makeSearcher() {
         null,
         WARM_UP_SECONDS,
         seed,
-        true,
+        undefined,
         proxy(() => {}),
       );
   }
@@ -98,6 +98,7 @@ function makeSearcher() {
 export function makePlanner() {
   const seeds = navigator.hardwareConcurrency > 1 ? [SEED, secondSeed(SEED)] : [SEED];
   const searchers = seeds.map(makeSearcher);
+  const parts = seeds.length > 1 ? (['search', 'proof'] as const) : [undefined];
 
   function cancel(): void {
     for (const searcher of searchers) searcher.cancel();
@@ -111,9 +112,7 @@ export function makePlanner() {
     onBetter: (plan: Plan) => void,
   ): Promise<Plan | null> {
     const results = await Promise.all(
-      searchers.map((searcher, k) =>
-        searcher.search(file, old, seconds, seeds[k]!, k === searchers.length - 1, onBetter),
-      ),
+      searchers.map((searcher, k) => searcher.search(file, old, seconds, seeds[k]!, parts[k], onBetter)),
     );
     return results.reduce((a, b) => (a && b ? betterPlan(a, b) : null));
   }

@@ -15,14 +15,14 @@ let wanted = 0;
 const api = {
   /**
    * Plans a dinner file that was read before, from an `old` plan or from nothing; tells `onBetter` of better plans
-   * now and then. `proves` is false where another worker sees to the proof. Null where it was stopped, or another run begun, before it was done.
+   * now and then. `part` says what is this worker's where there are two. Null where it was stopped, or another run begun, before it was done.
    */
   async plan(
     file: unknown,
     old: Plan | null,
     seconds: number,
     seed: number,
-    proves: boolean,
+    part: 'search' | 'proof' | undefined,
     onBetter: (plan: Plan) => void,
   ): Promise<Plan | null> {
     const mine = ++wanted;
@@ -33,7 +33,7 @@ const api = {
     const options = {
       seconds,
       seed,
-      proves,
+      part,
       now: () => performance.now(),
       isCancelled: () => !isWanted(),
       onBetter: (plan: Plan) => {

@@ -17,8 +17,8 @@ export interface PlanOptions {
   readonly isCancelled?: () => boolean;
   /** Each better plan as it is found. */
   readonly onBetter?: (plan: Plan) => void;
-  /** False where another run beside this one sees to the proof: this one then searches all the time. */
-  readonly proves?: boolean;
+  /** Where two runs go on side by side: one only searches, the other sees to the proof, too. */
+  readonly part?: 'search' | 'proof';
   /** Overrides how many rounds the search may take; the proof is cut short in the same measure. */
   readonly rounds?: number;
 }
@@ -35,6 +35,8 @@ const SMALL = 18;
 const SHARE_FOR_PROOF = 0.1;
 const SHARE_A_SECOND = 0.1;
 const MOST_FOR_PROOF = 0.3;
+/** How much of the time a run searches that goes on beside one which does nothing else. */
+const SHARE_BESIDE_SEARCH = 0.6;
 
 /** Share of the time for a first plan before the dinner is called impossible; of what is left, for the conflict. */
 const SHARE_FOR_FIRST = 0.6;
@@ -71,7 +73,7 @@ export function* planInSlices(
   const search = new Search(model, options.seed);
   const isCancelled = () => options.isCancelled?.() === true;
   const isSmall = model.activities.length <= SMALL;
-  const share = options.proves === false && !isSmall ? 1 : shareForSearch(options.seconds, isSmall);
+  const share = shareForSearch(options, isSmall);
   const endOf = (part: number) => () =>
     options.now() >= begin + options.seconds * 1000 * part || isCancelled();
   const usual = roundsFor(options.seconds * share, model.activities.length);
@@ -92,8 +94,9 @@ export function* planInSlices(
 }
 
 /** How much of the time is for the search; the rest is for the proof. */
-function shareForSearch(seconds: number, isSmall: boolean): number {
+function shareForSearch({ seconds, part }: PlanOptions, isSmall: boolean): number {
   if (isSmall) return SHARE_FOR_SMALL;
+  if (part) return part === 'search' ? 1 : SHARE_BESIDE_SEARCH;
   return 1 - Math.min(MOST_FOR_PROOF, SHARE_FOR_PROOF + SHARE_A_SECOND * seconds);
 }
 

@@ -44,7 +44,10 @@ export interface Proof {
 
 /** What is less than this below the target is not worth a plan. */
 const WORTH = 0.001;
+/** Steps of the first climb; of several ways to make the dinner the first gets no more than this share of the work. */
 const FIRST_ROUNDS = 300;
+const FIRST_SHARE = 0.4;
+const FEWEST_ROUNDS = 40;
 const NEXT_ROUNDS = 48;
 const ROUNDS = 16;
 
@@ -141,7 +144,7 @@ export class Prover {
       this.filter(node, dual);
       return narrower.narrow(node) ? this.evening(node) : null;
     };
-    const rounds = node.prices ? ROUNDS : this.handsPrices ? NEXT_ROUNDS : FIRST_ROUNDS;
+    const rounds = node.prices ? ROUNDS : this.handsPrices ? NEXT_ROUNDS : this.firstRounds();
     const bound = dual.ascend(node.domain, this.evening(node), limit, rounds, () => this.isSpent(), refine);
     if (!node.prices && !this.handsPrices) this.sharePrices(dual.prices().hands);
     if (bound >= limit) return true;
@@ -155,6 +158,13 @@ export class Prover {
     if (dual.bound(node.domain, this.evening(node)) >= limit) return true;
     this.branch(node, dual, narrower);
     return true;
+  }
+
+  private firstRounds(): number {
+    if (this.duals.length === 1) return FIRST_ROUNDS;
+    const aRound = this.work() / this.duals.length;
+    const affordable = Math.floor((FIRST_SHARE * this.options.work) / aRound);
+    return Math.min(FIRST_ROUNDS, Math.max(FEWEST_ROUNDS, affordable));
   }
 
   /** One way to make the dishes prices hands much like another: bounds of the others to begin with. */

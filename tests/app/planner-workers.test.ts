@@ -7,7 +7,7 @@ import { inTurns } from '../../core/slices';
 /** How long a worker of the test goes on with a plan: until it is told to stop, or for ever. */
 type Manner = 'answers' | 'listens' | 'is deaf';
 
-type Order = [unknown, Plan | null, number, number, boolean, Remote<() => void>];
+type Order = [unknown, Plan | null, number, number, 'search' | 'proof' | undefined, Remote<() => void>];
 
 let manner: Manner;
 let made: SimulatedWorker[];
@@ -16,7 +16,7 @@ let made: SimulatedWorker[];
 class SimulatedWorker {
   ended = false;
   readonly asked: unknown[] = [];
-  readonly proves: boolean[] = [];
+  readonly parts: (string | undefined)[] = [];
   stop = () => {};
   private readonly ports = new MessageChannel();
 
@@ -24,9 +24,9 @@ class SimulatedWorker {
     made.push(this);
     expose(
       {
-        plan: (...[file, , , seed, proves, onBetter]: Order) => {
+        plan: (...[file, , , seed, part, onBetter]: Order) => {
           this.asked.push(file);
-          this.proves.push(proves);
+          this.parts.push(part);
           onBetter[releaseProxy]();
           if (manner === 'answers') return { feasible: true, cost: seed, bound: null };
           return new Promise((resolve) => (this.stop = () => resolve(null)));
@@ -77,7 +77,7 @@ test('of two workers the better plan is kept, and both are used again', async ()
 test('one of two workers sees to the proof', async () => {
   manner = 'answers';
   await makePlanner().plan('dinner', null, 1, ignore);
-  expect(made.flatMap(({ proves }) => proves).sort()).toEqual([false, true]);
+  expect(made.flatMap(({ parts }) => parts).sort()).toEqual(['proof', 'search']);
 });
 
 test('a new call ends the one before it, and keeps workers that listen', async () => {
