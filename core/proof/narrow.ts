@@ -38,7 +38,10 @@ export class Narrower {
   private readonly maxStart: Int32Array;
   private readonly minEnd: Int32Array;
   private readonly maxEnd: Int32Array;
-  private readonly blocked: Int32Array;
+  /** How many minutes before each slot have no pair of hands left: for steps that hold none themselves, for one that does. */
+  private readonly blockedForAll: Int32Array;
+  private readonly blockedForOne: Int32Array;
+  private blocked: Int32Array;
   private readonly dayStart: number;
 
   constructor(
@@ -58,7 +61,9 @@ export class Narrower {
     this.maxStart = new Int32Array(n);
     this.minEnd = new Int32Array(n);
     this.maxEnd = new Int32Array(n);
-    this.blocked = new Int32Array(this.model.slots + 1);
+    this.blockedForAll = new Int32Array(this.model.slots + 1);
+    this.blockedForOne = new Int32Array(this.model.slots + 1);
+    this.blocked = this.blockedForAll;
   }
 
   /** False where nothing is left. */
@@ -249,8 +254,9 @@ export class Narrower {
 
   /** Removes starts whose hands fall on minutes spoken for, before the day's first, or too long at table. */
   private byHands(part: Part): boolean {
-    const { tree, blocked, forced, may, own, model, dayStart } = this;
+    const { tree, own, model } = this;
     this.countMay(part);
+    this.countBlocked(part, this.blockedForAll, this.from, this.to, 1, []);
     let changed = false;
     for (const i of tree.order) {
       const mine = own[i]!;
@@ -261,14 +267,9 @@ export class Narrower {
         if (mode.isHands ? mode.hands === 0 : mode.touchIn + mode.touchOut + mode.checks === 0) continue;
         const from = option.low + first;
         const to = Math.min(model.slots, option.low + last + mode.duration + option.reach);
-        blocked[from] = 0;
-        for (let m = from; m < to; m++) {
-          let taken = forced[m]!;
-          for (let x = 0; x < mine.length; x++) if (m >= mine[x]![0] && m < mine[x]![1]) taken -= hands;
-          const isEarly = m >= dayStart && m < part.firstLow && m < model.zero;
-          blocked[m + 1] = blocked[m]! + (isEarly || taken + hands > may[m]! ? 1 : 0);
-        }
-        if (blocked[to] === 0) continue;
+        this.blocked = hands === 1 && mine.length === 0 ? this.blockedForAll : this.blockedForOne;
+        if (this.blocked === this.blockedForOne) this.countBlocked(part, this.blocked, from, to, hands, mine);
+        if (this.isFree(from, to)) continue;
         for (let k = first; k <= last; k++) {
           if (part.domain[option.at + k] === 0 || this.handsFit(option, option.low + k)) continue;
           part.domain[option.at + k] = 0;
@@ -278,6 +279,26 @@ export class Narrower {
     }
     for (let c = 0; c < model.courses.length; c++) changed = this.byService(part, c) || changed;
     return changed;
+  }
+
+  /** Counts on, from `from` to `to`, the minutes in which `hands` more are too many; `mine` are spoken for by the step itself. */
+  private countBlocked(
+    part: Part,
+    blocked: Int32Array,
+    from: number,
+    to: number,
+    hands: number,
+    mine: readonly [number, number][],
+  ): void {
+    const { forced, may, dayStart, model } = this;
+    const early = Math.min(part.firstLow, model.zero);
+    blocked[from] = 0;
+    for (let m = from; m < to; m++) {
+      let taken = forced[m]!;
+      for (let x = 0; x < mine.length; x++) if (m >= mine[x]![0] && m < mine[x]![1]) taken -= hands;
+      const isEarly = m >= dayStart && m < early;
+      blocked[m + 1] = blocked[m]! + (isEarly || taken + hands > may[m]! ? 1 : 0);
+    }
   }
 
   private isFree(from: number, to: number): boolean {

@@ -51,7 +51,13 @@ export function openKernel<Exports extends KernelMemory>(row: Row, isOver: () =>
   };
   const env = { abort, 'Math.pow': Math.pow, 'Math.exp': Math.exp };
   const entry = { hostIsOver: () => (isOver() ? 1 : 0) };
-  const exports = new compiler.Instance(module, { env, entry }).exports as Exports;
+  let exports: Exports;
+  try {
+    exports = new compiler.Instance(module, { env, entry }).exports as Exports;
+  } catch {
+    // No memory left for one more: the other build needs none of its own.
+    return null;
+  }
   const at = exports.receive(row.numbers.length);
   new Float64Array(exports.memory.buffer, at, row.numbers.length).set(row.numbers);
   return exports;
