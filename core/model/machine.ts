@@ -1,7 +1,7 @@
 /**
  * What the kernel's two builds spell differently. The search is compiled from one source both to JavaScript and to
  * WebAssembly (see docs/decisions/kernel.md): there `number` is a whole number of 32 bits, and this file is replaced
- * by `core/kernel/assembly/machine.ts`.
+ * by `kernel/model/machine.ts`.
  */
 
 /** A number that need not be whole: points, weights, shares, degrees. */
