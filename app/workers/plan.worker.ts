@@ -15,7 +15,8 @@ let wanted = 0;
 const api = {
   /**
    * Plans a dinner file that was read before, from an `old` plan or from nothing; tells `onBetter` of better plans
-   * now and then. `part` says what is this worker's where there are two. Null where it was stopped, or another run begun, before it was done.
+   * now and then. `part` says what is this worker's where there are two. Null where it was stopped, or another run
+   * begun, before it was done.
    */
   async plan(
     file: unknown,

@@ -22,7 +22,7 @@ const COOLING = 0.0125;
 
 /** What came of an attempt at a first plan. */
 export const IMPOSSIBLE_WAYS = 0;
-export const NO_PLAN = 1;
+const NO_PLAN = 1;
 export const FOUND = 2;
 
 /** A plan that the search holds on to: the board's memory and the configuration it belongs to. */

@@ -62,7 +62,7 @@ export class Relaxation {
   }
 
   /** What the suppliers' side costs at the prices in force; see `Supply`. */
-  supplyCost(evening: Evening): f64 {
+  private supplyCost(evening: Evening): f64 {
     const { tree } = this;
     const { from, to, price, resourcePrice } = this.demand;
     let cost = this.supply.cost(price, evening, from, to);
