@@ -67,6 +67,7 @@ export async function ensureKernel() {
     'core/model',
     'core/plan',
     'core/planner',
+    'core/proof',
     'package-lock.json',
   ];
   const stale = [];

@@ -2,6 +2,7 @@ import type { f64 } from '../model';
 import { DAY_WINDOW } from '../plan';
 import type { Option } from './options';
 import { PausedWork } from './pauses';
+import { Queueing } from './queueing';
 import { Service } from './service';
 import { guestFirst, guestLast, setParentRow } from './spans';
 import type { Tree } from './tree';
@@ -32,6 +33,7 @@ export class Demand {
   private readonly ends = new Row();
   private readonly into = new Row();
   readonly linear: Float64Array;
+  readonly queueing: Queueing;
   /** By number of the option. */
   private readonly paused: PausedWork[];
   private looseCost: f64 = 0;
@@ -73,6 +75,7 @@ export class Demand {
     for (let m = 0; m < slots; m++) if (cooks[m] === 0) linear[m] = NOBODY;
     this.linear = linear;
     this.service = new Service(tree);
+    this.queueing = new Queueing(tree);
     const messages: Float64Array[] = [];
     const paused: PausedWork[] = [];
     for (const { index } of model.activities) {
@@ -119,7 +122,7 @@ export class Demand {
     const { model } = tree;
     this.sumPrices();
     this.work += this.to - this.from;
-    let loose: f64 = 0;
+    let loose = this.queueing.pay();
     for (const i of tree.order) {
       for (const option of tree.options[i]!) this.fillUp(option, domain);
       const { kind } = tree.branches[i]!;
@@ -165,18 +168,20 @@ export class Demand {
       up[k] = cost;
     }
     if (reach === 0) {
-      for (const { resource, count: n } of option.uses) {
+      for (const { resource, count: n, lead, rest } of option.uses) {
         const sums = this.resourceSum[resource]!;
         for (let k = first; k <= last; k++) {
-          if (up[k]! < NEVER) up[k]! += n * (sums[low + k + duration]! - sums[low + k]!);
+          if (up[k]! >= NEVER) continue;
+          const end = Math.min(this.to, low + k + duration + rest);
+          up[k]! += n * (sums[end]! - sums[low + k + lead]!);
         }
       }
     }
     if (reach > 0) {
-      for (const { resource, count: n } of option.uses) {
+      for (const { resource, count: n, lead } of option.uses) {
         const sums = this.resourceSum[resource]!;
         for (let k = first; k <= last; k++) {
-          if (up[k]! < NEVER) up[k]! -= n * sums[low + k]!;
+          if (up[k]! < NEVER) up[k]! -= n * sums[low + k + lead]!;
         }
       }
     }
@@ -204,8 +209,8 @@ export class Demand {
   /** What the resources of an option (those that stay taken only) cost up to a slot. */
   private usePrice(option: Option, at: number, keptOnly = false): f64 {
     let price: f64 = 0;
-    for (const { resource, count, kept } of option.uses)
-      if (kept || !keptOnly) price += count * this.resourceSum[resource]![at]!;
+    for (const { resource, count, kept, rest } of option.uses)
+      if (kept || !keptOnly) price += count * this.resourceSum[resource]![Math.min(this.to, at + rest)]!;
     return price;
   }
 

@@ -8,6 +8,7 @@ import type { Tree } from './tree';
 export interface Prices {
   readonly hands: Float64Array;
   readonly resources: readonly Float64Array[];
+  readonly queueShares: Float64Array;
 }
 
 /** A stretch of hands in the relaxed answer; `offset` minutes after the start of its activity, -1 where it can move. */
@@ -48,6 +49,7 @@ export class Dual {
   setPrices(prices: Prices): void {
     this.demand.price.set(prices.hands);
     prices.resources.forEach((list, r) => this.demand.resourcePrice[r]!.set(list));
+    this.demand.queueing.share.set(prices.queueShares);
     this.kernel?.take();
   }
 
@@ -60,7 +62,12 @@ export class Dual {
   /** A copy of the prices in force. */
   prices(): Prices {
     this.kernel?.givePrices();
-    return { hands: this.demand.price.slice(), resources: this.demand.resourcePrice.map((p) => p.slice()) };
+    const { price, resourcePrice, queueing } = this.demand;
+    return {
+      hands: price.slice(),
+      resources: resourcePrice.map((list) => list.slice()),
+      queueShares: queueing.share.slice(),
+    };
   }
 
   /** Nothing of the dinner can lie outside slots [from, to). */
@@ -86,20 +93,21 @@ export class Dual {
   }
 
   /**
-   * Raises the bound in at most `rounds` steps and leaves the best prices in force. `refine` is called now
-   * and then to narrow the domain; it returns the evening anew, or null where nothing is left.
+   * Raises the bound in at most `rounds` steps, the first ones `length` of the usual long, and leaves the best prices in
+   * force. `refine` is called now and then to narrow the domain; it returns the evening anew, or null where nothing is left.
    */
   ascend(
     domain: Uint8Array,
     evening: Evening,
     target: number,
     rounds: number,
+    length: number,
     isOver: () => boolean,
     refine: () => Evening | null,
   ): number {
     const { engine } = this;
     let now: Evening | null = evening;
-    engine.beginClimb();
+    engine.beginClimb(length);
     while (now !== null) {
       const reached = engine.climb(domain, now, target, rounds, isOver);
       if (reached === IMPOSSIBLE) return Infinity;
@@ -168,11 +176,12 @@ export class Dual {
     });
     if (at < 0) return [];
     return tree.order.flatMap((i) => {
-      const option = demand.option(i);
-      const from = demand.start[i]!;
-      const to = from + option.mode.duration;
-      const isUser = option.uses.some(({ resource }) => resource === of) && option.reach === 0;
-      return isUser && from <= at && at < to ? [{ activity: i, from, to, offset: 0 }] : [];
+      const { uses, reach, mode } = demand.option(i);
+      const use = uses.find(({ resource }) => resource === of);
+      if (!use || reach > 0) return [];
+      const from = demand.start[i]! + use.lead;
+      const to = demand.start[i]! + mode.duration + use.rest;
+      return from <= at && at < to ? [{ activity: i, from, to, offset: use.lead }] : [];
     });
   }
 
@@ -187,10 +196,10 @@ export class Dual {
     for (const [from, to] of this.stretchesOf(option, start, pause)) {
       for (let m = from; m < to; m++) excess += Math.max(0, use[m]! - supply.given[m]!);
     }
-    for (const { resource } of option.uses) {
+    for (const { resource, lead } of option.uses) {
       const { capacity } = this.tree.priced[resource]!;
       const list = resourceUse[resource]!;
-      for (let m = start; m < start + option.mode.duration + pause; m++)
+      for (let m = start + lead; m < start + option.mode.duration + pause; m++)
         excess += 0.2 * Math.max(0, list[m]! - capacity);
     }
     return excess;

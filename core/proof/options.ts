@@ -11,12 +11,34 @@ import {
 } from '../model';
 import { HELD_POINTS } from '../plan';
 
-/** A cost of waiting that is linear over [from, to] minutes: base + slope x minutes. */
+/**
+ * A cost of waiting that is linear over [from, to] minutes: base + slope x minutes. What is lost by being held is told apart,
+ * since a queue may pay for a share of it.
+ */
 export interface Piece {
   readonly from: number;
   readonly to: number;
-  readonly base: f64;
-  readonly slope: f64;
+  base: f64;
+  slope: f64;
+  readonly heldBase: f64;
+  readonly heldSlope: f64;
+  readonly otherBase: f64;
+  readonly otherSlope: f64;
+}
+
+/** A priced resource that a step takes, from when and until when. */
+export interface Use {
+  readonly resource: number;
+  readonly count: number;
+  /** Minutes after the start from which it is taken. */
+  readonly lead: number;
+  /** True where it stays taken until what the branch leads to begins. */
+  readonly kept: boolean;
+  /**
+   * Minutes after the end in which nobody else can have it: it is washed, or the oven changes its heat. Below nothing where
+   * it is free again before the end.
+   */
+  rest: number;
 }
 
 /** One mode of one activity with the starts that are still open to it. */
@@ -35,8 +57,7 @@ export interface Option {
   /** First and last start that is open, counted from `low`; last below first where none is. */
   first: number;
   last: number;
-  /** Priced resources that it takes, and those that stay taken until what the branch leads to. */
-  readonly uses: readonly { readonly resource: number; readonly count: number; readonly kept: boolean }[];
+  readonly uses: Use[];
   /** True where some of them stays taken. */
   readonly keeps: boolean;
   readonly checks: readonly { readonly low: number; readonly high: number }[];
@@ -68,17 +89,21 @@ export function waitingPieces(model: Model, mode: Mode, least: number, most: num
   const corners = [...marks].filter((h) => h <= limit).sort((a, b) => a - b);
   return corners.map((from, k) => {
     const to = corners[k + 1] ?? limit;
-    let base = 0;
-    let slope = 0;
+    let heldBase = 0;
+    let heldSlope = 0;
     if (isHeld && from >= mode.best) {
-      slope += (held * HELD_POINTS) / (limit - mode.best);
-      base -= slope * mode.best;
+      heldSlope = (held * HELD_POINTS) / (limit - mode.best);
+      heldBase = -heldSlope * mode.best;
     }
+    let otherBase = 0;
+    let otherSlope = 0;
     if (mode.gainsPoints > 0 && from < mode.gainsUntil) {
-      base += gains * mode.gainsPoints;
-      slope -= (gains * mode.gainsPoints) / mode.gainsUntil;
+      otherBase = gains * mode.gainsPoints;
+      otherSlope = -(gains * mode.gainsPoints) / mode.gainsUntil;
     }
-    return { from, to, base, slope };
+    const base = heldBase + otherBase;
+    const slope = heldSlope + otherSlope;
+    return { from, to, base, slope, heldBase, heldSlope, otherBase, otherSlope };
   });
 }
 
@@ -125,11 +150,13 @@ export function makeOption(
   const count = config.latest[i]! - low + 1;
   const reach = mode.pausable ? MAX_PAUSE : 0;
   const mayKeep = branch.kind !== 'none' && branch.kind !== 'inside' && followers(config, i) === 1;
-  const uses = mode.things.flatMap((use) => {
+  const uses = mode.things.flatMap((use): Use[] => {
     const resource = priced.get(use.thing);
-    return resource === undefined ? [] : [{ resource, count: use.count, kept: use.kept && mayKeep }];
+    return resource === undefined
+      ? []
+      : [{ resource, count: use.count, kept: use.kept && mayKeep, lead: 0, rest: 0 }];
   });
-  for (const resource of oven) uses.push({ resource, count: mode.shelves, kept: false });
+  for (const resource of oven) uses.push({ resource, count: mode.shelves, kept: false, lead: 0, rest: 0 });
   const up = new Float64Array(count);
   return {
     activity: i,

@@ -5,6 +5,7 @@ import { openDomain } from './domain';
 import { Dual } from './dual';
 import { Heap } from './heap';
 import { RelaxationKernel } from './kernel/kernel';
+import { NEAR } from './relaxation';
 import { Narrower } from './narrow';
 import type { Option } from './options';
 import type { Evening } from './supply';
@@ -45,11 +46,13 @@ export interface Proof {
 /** What is less than this below the target is not worth a plan. */
 const WORTH = 0.001;
 /** Steps of the first climb; of several ways to make the dinner the first gets no more than this share of the work. */
-const FIRST_ROUNDS = 300;
+const FIRST_ROUNDS = 150;
 const FIRST_SHARE = 0.4;
 const FEWEST_ROUNDS = 40;
 const NEXT_ROUNDS = 48;
-const ROUNDS = 16;
+const ROUNDS = 24;
+/** Prices that a part takes over are near the best already, so its climb begins with shorter steps. */
+const NEXT_LENGTH = 0.3;
 
 /** Branch and bound over the priced relaxation: proves that no plan costs less, as far as time allows. */
 export class Prover {
@@ -145,7 +148,10 @@ export class Prover {
       return narrower.narrow(node) ? this.evening(node) : null;
     };
     const rounds = node.prices ? ROUNDS : this.handsPrices ? NEXT_ROUNDS : this.firstRounds();
-    const bound = dual.ascend(node.domain, this.evening(node), limit, rounds, () => this.isSpent(), refine);
+    const isFar = limit - node.bound > NEAR * Math.abs(limit);
+    const length = node.prices && isFar ? NEXT_LENGTH : 1;
+    const isSpent = () => this.isSpent();
+    const bound = dual.ascend(node.domain, this.evening(node), limit, rounds, length, isSpent, refine);
     if (!node.prices && !this.handsPrices) this.sharePrices(dual.prices().hands);
     if (bound >= limit) return true;
     node.bound = Math.max(node.bound, bound);

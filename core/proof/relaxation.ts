@@ -13,8 +13,20 @@ export const IMPOSSIBLE = 2;
 /** Steps of a climb between two narrowings of the domain. */
 const REFINE_EVERY = 8;
 /** How much of the last direction goes on into the next. */
-const MOMENTUM = 0.6;
-const SHORTEST = 0.01;
+const MOMENTUM: f64 = 0.8;
+/**
+ * As near to the cost to beat as this share of it, all minutes take steps by one measure and less goes on: such steps end where
+ * the bound is the cost, which the others only come near to.
+ */
+export const NEAR: f64 = 0.05;
+const NEAR_MOMENTUM: f64 = 0.6;
+/** After so many steps that do not raise the bound they become shorter, down to a shortest. */
+const PATIENCE = 5;
+const SHORTER: f64 = 0.75;
+const SHORTEST: f64 = 0.01;
+/** What of the squares of the excess goes on into the next step, and what keeps a quiet minute from leaping. */
+const MEMORY: f64 = 0.9;
+const QUIET: f64 = 1e-3;
 
 /**
  * The planning problem with capacity not enforced but priced: what the evening costs at given prices, what its
@@ -31,8 +43,14 @@ export class Relaxation {
   readonly to: Int32Array;
   private readonly slope: Float64Array;
   private readonly resourceSlope: readonly Float64Array[];
+  /** How much the excess of each minute has been of late, squared: a minute that swings takes shorter steps. */
+  private readonly swing: Float64Array;
+  private readonly resourceSwing: readonly Float64Array[];
   private readonly bestHands: Float64Array;
   private readonly bestResources: readonly Float64Array[];
+  private readonly queueSlope: Float64Array;
+  private readonly queueSwing: Float64Array;
+  private readonly bestShares: Float64Array;
   private readonly sorted: Float64Array;
   /** The best bound of the climb. */
   best: f64 = 0;
@@ -40,6 +58,9 @@ export class Relaxation {
   private idle = 0;
   private round = 0;
   private norm: f64 = 0;
+  private known: f64 = 0;
+  private momentum: f64 = 0;
+  private isNear = false;
 
   constructor(readonly tree: Tree) {
     const { slots, activities } = tree.model;
@@ -51,7 +72,12 @@ export class Relaxation {
     this.bestHands = new Float64Array(slots);
     this.resourceUse = rows(tree);
     this.resourceSlope = rows(tree);
+    this.swing = new Float64Array(slots);
+    this.resourceSwing = rows(tree);
     this.bestResources = rows(tree);
+    this.queueSlope = new Float64Array(tree.queues.length);
+    this.queueSwing = new Float64Array(tree.queues.length);
+    this.bestShares = new Float64Array(tree.queues.length);
     let most = 4;
     for (const activity of activities) {
       for (const mode of activity.modes) most = Math.max(most, mode.duration + 2, mode.checks + 2);
@@ -191,9 +217,9 @@ export class Relaxation {
       for (let n = 0; n < count; n++) this.addUse(this.from[n]!, this.to[n]!, hands);
       for (const used of option.uses) {
         const end = start + mode.duration + pause;
-        const until = used.kept ? Math.max(end, this.parentStart(i)) : end;
+        const until = used.kept ? Math.max(end, this.parentStart(i)) : end + used.rest;
         const list = this.resourceUse[used.resource]!;
-        for (let m = start; m < until; m++) list[m]! += used.count;
+        for (let m = start + used.lead; m < Math.min(demand.to, until); m++) list[m]! += used.count;
       }
     }
     for (let c = 0; c < demand.serve.length; c++) {
@@ -215,18 +241,23 @@ export class Relaxation {
     return this.demand.serve[parent]! - this.tree.model.courses[parent]!.plating;
   }
 
-  /** Begins to raise the bound. */
-  beginClimb(): void {
+  /** Begins to raise the bound, with steps of a share of the usual length. */
+  beginClimb(length: f64): void {
     this.best = -Infinity;
-    this.length = 1;
+    this.length = length;
     this.idle = 0;
     this.round = 0;
+    this.known = 0;
     this.slope.fill(0);
+    this.swing.fill(0);
     for (const list of this.resourceSlope) list.fill(0);
+    for (const list of this.resourceSwing) list.fill(0);
+    this.queueSlope.fill(0);
+    this.queueSwing.fill(0);
   }
 
   /**
-   * Raises the bound by subgradient steps with a length by Polyak's rule: up to `rounds` of them in all, until `target` is
+   * Raises the bound by subgradient steps with a length by Polyak's rule, each minute scaled by how much its excess swings: up to `rounds` of them in all, until `target` is
    * reached, until the domain is to be narrowed, or until it is over.
    */
   climb(domain: Uint8Array, evening: Evening, target: f64, rounds: number, isOver: () => boolean): number {
@@ -239,15 +270,16 @@ export class Relaxation {
         if (value > this.best + 0.0005 * Math.abs(target - value)) this.idle = 0;
         this.best = value;
         this.bestHands.set(demand.price);
+        this.bestShares.set(demand.queueing.share);
         for (let r = 0; r < this.bestResources.length; r++) {
           this.bestResources[r]!.set(demand.resourcePrice[r]!);
         }
         if (value >= target) return AT_TOP;
       } else {
         this.idle += 1;
-        if (this.idle >= 4) {
+        if (this.idle >= PATIENCE) {
           this.idle = 0;
-          this.length *= 0.6;
+          this.length *= SHORTER;
           if (this.length < SHORTEST) break;
         }
       }
@@ -261,6 +293,7 @@ export class Relaxation {
   private takeBestPrices(): void {
     const { demand } = this;
     demand.price.set(this.bestHands);
+    demand.queueing.share.set(this.bestShares);
     for (let r = 0; r < this.bestResources.length; r++) {
       demand.resourcePrice[r]!.set(this.bestResources[r]!);
     }
@@ -268,37 +301,60 @@ export class Relaxation {
 
   private step(target: f64, value: f64): void {
     this.countUse();
-    const { demand, use, slope, supply, tree } = this;
+    const { demand, use, slope, swing, supply, tree } = this;
     const { from, to, price, resourcePrice } = demand;
     this.norm = 0;
+    this.known = MEMORY * this.known + 1 - MEMORY;
+    this.isNear = target - value <= NEAR * Math.abs(target);
+    this.momentum = this.isNear ? NEAR_MOMENTUM : MOMENTUM;
     for (let m = from; m < to; m++) {
       const given: f64 = supply.given[m]!;
-      this.turn(slope, price, m, use[m]! - given);
+      this.turn(slope, swing, price, m, use[m]! - given);
     }
     for (let r = 0; r < resourcePrice.length; r++) {
       const capacity: f64 = tree.priced[r]!.capacity;
       const used = this.resourceUse[r]!;
       const list = this.resourceSlope[r]!;
-      for (let m = from; m < to; m++) this.turn(list, resourcePrice[r]!, m, used[m]! - capacity);
+      const swings = this.resourceSwing[r]!;
+      for (let m = from; m < to; m++) this.turn(list, swings, resourcePrice[r]!, m, used[m]! - capacity);
+    }
+    const { queueSlope, queueSwing } = this;
+    const { share } = demand.queueing;
+    for (let q = 0; q < share.length; q++) {
+      const loss = demand.queueing.loss(q, demand.chosen, demand.start, demand.pause, demand.serve);
+      this.turn(queueSlope, queueSwing, share, q, tree.queues[q]!.least - loss);
     }
     if (this.norm < 1e-9) return;
     const scale = (this.length * Math.max(0.01, target - value)) / this.norm;
-    this.move(slope, price, scale);
+    this.move(slope, swing, price, scale);
     for (let r = 0; r < resourcePrice.length; r++) {
-      this.move(this.resourceSlope[r]!, resourcePrice[r]!, scale);
+      this.move(this.resourceSlope[r]!, this.resourceSwing[r]!, resourcePrice[r]!, scale);
+    }
+    for (let q = 0; q < share.length; q++) {
+      const next = share[q]! + (scale * queueSlope[q]!) / this.usualSwing(queueSwing[q]!);
+      share[q] = Math.min(1, Math.max(0, next));
     }
   }
 
-  private turn(list: Float64Array, price: Float64Array, m: number, excess: f64): void {
-    let d = excess + MOMENTUM * list[m]!;
+  private turn(list: Float64Array, swings: Float64Array, price: Float64Array, m: number, excess: f64): void {
+    swings[m] = MEMORY * swings[m]! + (1 - MEMORY) * excess * excess;
+    let d = excess + this.momentum * list[m]!;
     if (d < 0 && price[m]! <= 0) d = 0;
     list[m] = d;
-    this.norm += d * d;
+    if (d !== 0) this.norm += (d * d) / this.usualSwing(swings[m]!);
   }
 
-  private move(list: Float64Array, price: Float64Array, scale: f64): void {
+  private move(list: Float64Array, swings: Float64Array, price: Float64Array, scale: f64): void {
     const { from, to } = this.demand;
-    for (let m = from; m < to; m++) if (list[m] !== 0) price[m] = Math.max(0, price[m]! + scale * list[m]!);
+    for (let m = from; m < to; m++) {
+      if (list[m] !== 0) {
+        price[m] = Math.max(0, price[m]! + (scale * list[m]!) / this.usualSwing(swings[m]!));
+      }
+    }
+  }
+
+  private usualSwing(squares: f64): f64 {
+    return this.isNear ? 1 : Math.sqrt(squares / this.known + QUIET);
   }
 }
 

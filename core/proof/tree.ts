@@ -1,17 +1,12 @@
-import { changeMinutes, serveWindows, type Activity, type Configuration, type Model } from '../model';
+import { serveWindows, type Activity, type Configuration, type Model } from '../model';
+import { apartOf, type Apart } from './apart';
+import { queuesOf, type Queue } from './queues';
+import { priceCores, priceTurns } from './turns';
 import { branchOf, makeOption, NO_BRANCH, type Branch, type Option } from './options';
 
-/** A resource whose use is priced: a thing, an oven's shelves, or an oven that can have one heat only. */
+/** A resource whose use is priced: a thing, the ovens' shelves, or the turn of one among those of which no two overlap. */
 export interface Priced {
   readonly capacity: number;
-}
-
-/** Two options that cannot overlap: the minutes that must lie between the one's end and the other's start. */
-export interface Apart {
-  readonly one: Option;
-  readonly other: Option;
-  readonly gap: number;
-  readonly gapBack: number;
 }
 
 /** The dinner, made in one choice of ways, as a tree of activities under its courses. */
@@ -31,6 +26,7 @@ export interface Tree {
   readonly serveAt: readonly number[];
   readonly priced: readonly Priced[];
   readonly apart: readonly Apart[];
+  readonly queues: readonly Queue[];
   /** How many places the domain of starts and serving slots has. */
   readonly size: number;
 }
@@ -96,6 +92,9 @@ export function makeTree(model: Model, config: Configuration): Tree {
       return option;
     });
   });
+  const apart = apartOf(model, options);
+  priceTurns(options.flat(), apart, priced);
+  if (model.cookCount === 1) priceCores(options.flat(), priced);
   const serveAt = model.courses.map((_, c) => {
     const at = size;
     size += serveHigh[c]! - serveLow[c]! + 1;
@@ -114,12 +113,13 @@ export function makeTree(model: Model, config: Configuration): Tree {
     serveHigh,
     serveAt,
     priced,
-    apart: apartOf(model, options),
+    apart,
+    queues: queuesOf(model, branches, options),
     size,
   };
 }
 
-/** Shelves of all ovens together; and for each group of heats that one oven cannot have at once. */
+/** Shelves of all ovens together. */
 function pricedOvens(model: Model, config: Configuration, priced: Priced[]) {
   const users = model.ovenUsers.filter((u) => config.active[u]);
   const modesOf = (i: number) => model.activities[i]!.modes.filter((m) => m.usesOven);
@@ -132,50 +132,4 @@ function pricedOvens(model: Model, config: Configuration, priced: Priced[]) {
   }
   return (activity: Activity, m: number): number[] =>
     shelf >= 0 && activity.modes[m]!.usesOven ? [shelf] : [];
-}
-
-function apartOf(model: Model, options: readonly (readonly Option[])[]): Apart[] {
-  const apart: Apart[] = [];
-  const flat = options.flat();
-  const comesAfter = (a: Option, b: Option) => model.directly.has(a.activity * model.stepCount + b.activity);
-  flat.forEach((one, x) => {
-    for (const other of flat.slice(x + 1)) {
-      if (one.activity === other.activity || one.mode.duration === 0 || other.mode.duration === 0) continue;
-      const gaps = gapsBetween(model, one, other, comesAfter);
-      if (gaps) apart.push({ one, other, gap: gaps[0], gapBack: gaps[1] });
-    }
-  });
-  return apart;
-}
-
-function gapsBetween(
-  model: Model,
-  one: Option,
-  other: Option,
-  comesAfter: (a: Option, b: Option) => boolean,
-): [number, number] | null {
-  let gap = -1;
-  let gapBack = -1;
-  const dishOf = (option: Option) => model.activities[option.activity]!.dish;
-  for (const use of one.mode.things) {
-    const same = other.mode.things.find((u) => u.thing === use.thing);
-    const thing = model.things[use.thing]!;
-    if (!same || use.count + same.count <= thing.capacity) continue;
-    const mayWash = thing.capacity === 1 && dishOf(one) !== dishOf(other);
-    gap = Math.max(gap, mayWash && !comesAfter(one, other) ? thing.wash : 0);
-    gapBack = Math.max(gapBack, mayWash && !comesAfter(other, one) ? thing.wash : 0);
-  }
-  if (one.mode.usesOven && other.mode.usesOven && model.ovens.length === 1) {
-    const oven = model.ovens[0]!;
-    const a = one.mode;
-    const b = other.mode;
-    if (Math.max(a.coldest, b.coldest) > Math.min(a.hottest, b.hottest)) {
-      gap = Math.max(gap, comesAfter(one, other) ? 0 : changeMinutes(oven, a.celsius, b.celsius));
-      gapBack = Math.max(gapBack, comesAfter(other, one) ? 0 : changeMinutes(oven, b.celsius, a.celsius));
-    } else if (a.shelves + b.shelves > oven.shelves) {
-      gap = Math.max(gap, 0);
-      gapBack = Math.max(gapBack, 0);
-    }
-  }
-  return gap < 0 ? null : [gap, gapBack];
 }

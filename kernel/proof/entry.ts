@@ -69,8 +69,8 @@ export function countUse(d: i32): void {
   desks[d].relaxation.countUse();
 }
 
-export function beginClimb(d: i32): void {
-  desks[d].relaxation.beginClimb();
+export function beginClimb(d: i32, length: f64): void {
+  desks[d].relaxation.beginClimb(length);
 }
 
 export function climb(d: i32, target: f64, rounds: i32): i32 {
@@ -135,8 +135,10 @@ export function placeOf(d: i32, what: i32): usize {
       return supply.given.dataStart;
     case 14:
       return supply.away.dataStart;
-    default:
+    case 15:
       return relaxation.use.dataStart;
+    default:
+      return demand.queueing.share.dataStart;
   }
 }
 

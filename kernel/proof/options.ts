@@ -8,12 +8,24 @@ export class Piece {
   to: i32;
   base: f64;
   slope: f64;
+  heldBase: f64;
+  heldSlope: f64;
+  otherBase: f64;
+  otherSlope: f64;
 
   constructor(parcel: Parcel) {
     this.from = parcel.int();
     this.to = parcel.int();
-    this.base = parcel.real();
-    this.slope = parcel.real();
+    const heldBase = parcel.real();
+    const heldSlope = parcel.real();
+    const otherBase = parcel.real();
+    const otherSlope = parcel.real();
+    this.heldBase = heldBase;
+    this.heldSlope = heldSlope;
+    this.otherBase = otherBase;
+    this.otherSlope = otherSlope;
+    this.base = heldBase + otherBase;
+    this.slope = heldSlope + otherSlope;
   }
 }
 
@@ -21,11 +33,15 @@ export class Use {
   resource: i32;
   count: i32;
   kept: bool;
+  lead: i32;
+  rest: i32;
 
   constructor(parcel: Parcel) {
     this.resource = parcel.int();
     this.count = parcel.int();
     this.kept = parcel.flag();
+    this.lead = parcel.int();
+    this.rest = parcel.int();
   }
 }
 

@@ -6,6 +6,16 @@ export class Priced {
   constructor(public capacity: i32) {}
 }
 
+export class Queue {
+  members: Array<i32>;
+  least: f64;
+
+  constructor(parcel: Parcel) {
+    this.members = parcel.ints();
+    this.least = parcel.real();
+  }
+}
+
 export class Tree {
   config: Configuration;
   order: Array<i32>;
@@ -19,6 +29,7 @@ export class Tree {
   priced: Array<Priced> = [];
   branches: Array<Branch> = [];
   options: Array<Array<Option>> = [];
+  queues: Array<Queue> = [];
 
   constructor(
     public model: Model,
@@ -35,6 +46,7 @@ export class Tree {
     const capacities = parcel.ints();
     for (let r = 0; r < capacities.length; r++) this.priced.push(new Priced(capacities[r]));
     for (let left = parcel.int(); left > 0; left--) this.branches.push(new Branch(parcel));
+    for (let left = parcel.int(); left > 0; left--) this.queues.push(new Queue(parcel));
     for (let left = parcel.int(); left > 0; left--) {
       const options = new Array<Option>();
       for (let own = parcel.int(); own > 0; own--) options.push(new Option(model, parcel));

@@ -20,7 +20,11 @@ test('waiting forward and backward finds what trying every pair finds', () => {
   const random = new Random(5);
   for (let round = 0; round < 200; round++) {
     const from = random.below(6);
-    const piece = {
+    const piece: Piece = {
+      heldBase: 0,
+      heldSlope: 0,
+      otherBase: 0,
+      otherSlope: 0,
       from,
       to: random.below(4) === 0 ? 1_000_000 : from + random.below(12),
       base: random.next(),

@@ -10,7 +10,7 @@ interface Exports extends KernelMemory {
   bound(d: number): number;
   ruleOut(d: number, limit: number): void;
   countUse(d: number): void;
-  beginClimb(d: number): void;
+  beginClimb(d: number, length: number): void;
   climb(d: number, target: number, rounds: number): number;
   climbed(d: number): number;
   work(d: number): number;
@@ -40,6 +40,7 @@ const PLACES = [
   'given',
   'away',
   'use',
+  'queueShare',
 ] as const;
 type Place = (typeof PLACES)[number];
 type Words = Float64Array | Int32Array | Uint8Array;
@@ -93,8 +94,8 @@ export class RelaxationKernel {
     evening.firstHigh = this.wasm.firstHigh(this.number);
   }
 
-  beginClimb(): void {
-    this.wasm.beginClimb(this.number);
+  beginClimb(length: number): void {
+    this.wasm.beginClimb(this.number, length);
   }
 
   climb(domain: Uint8Array, evening: Evening, target: number, rounds: number, isOver: () => boolean): number {
@@ -109,8 +110,9 @@ export class RelaxationKernel {
 
   /** Takes over the prices of the relaxation. */
   take(): void {
-    const { price, resourcePrice } = this.relaxation.demand;
+    const { price, resourcePrice, queueing } = this.relaxation.demand;
     this.write('price', price);
+    this.write('queueShare', queueing.share);
     resourcePrice.forEach((list, r) => {
       new Float64Array(this.buffer, this.wasm.priceOf(this.number, r), list.length).set(list);
     });
@@ -118,8 +120,9 @@ export class RelaxationKernel {
 
   /** Gives the prices back. */
   givePrices(): void {
-    const { price, resourcePrice } = this.relaxation.demand;
+    const { price, resourcePrice, queueing } = this.relaxation.demand;
     this.read('price', price);
+    this.read('queueShare', queueing.share);
     resourcePrice.forEach((list, r) => {
       list.set(new Float64Array(this.buffer, this.wasm.priceOf(this.number, r), list.length));
     });

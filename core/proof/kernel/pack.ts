@@ -23,12 +23,20 @@ function addTree(row: Row, tree: Tree, configurations: readonly Configuration[])
   row.add(tree.size);
   row.list(tree.priced.map(({ capacity }) => capacity));
   row.each(tree.branches, ({ kind, parent }) => row.add(KINDS.indexOf(kind), parent));
+  row.each(tree.queues, ({ members, least }) => {
+    row.list(members);
+    row.add(least);
+  });
   row.each(tree.options, (options) => row.each(options, (option) => addOption(row, option)));
 }
 
 function addOption(row: Row, o: Option): void {
   row.add(o.activity, o.index, o.number, o.reach, o.low, o.count, o.at, Number(o.keeps));
-  row.each(o.uses, ({ resource, count, kept }) => row.add(resource, count, Number(kept)));
+  row.each(o.uses, ({ resource, count, kept, lead, rest }) =>
+    row.add(resource, count, Number(kept), lead, rest),
+  );
   row.each(o.checks, ({ low, high }) => row.add(low, high));
-  row.each(o.pieces, ({ from, to, base, slope }) => row.add(from, to, base, slope));
+  row.each(o.pieces, ({ from, to, heldBase, heldSlope, otherBase, otherSlope }) =>
+    row.add(from, to, heldBase, heldSlope, otherBase, otherSlope),
+  );
 }

@@ -1,0 +1,49 @@
+import type { f64 } from '../model';
+import type { Tree } from './tree';
+
+/** Of what the members of each queue lose by being held the queue pays a share as a whole, and the members the rest. */
+export class Queueing {
+  readonly share: Float64Array;
+
+  constructor(private readonly tree: Tree) {
+    this.share = new Float64Array(tree.queues.length);
+  }
+
+  /** Sets what waiting costs the members by themselves; returns what the queues pay. */
+  pay(): f64 {
+    const { tree, share } = this;
+    let paid: f64 = 0;
+    for (let q = 0; q < share.length; q++) {
+      const { members, least } = tree.queues[q]!;
+      const left = 1 - share[q]!;
+      paid += share[q]! * least;
+      for (const i of members) {
+        for (const option of tree.options[i]!) {
+          for (const piece of option.pieces) {
+            piece.base = piece.otherBase + left * piece.heldBase;
+            piece.slope = piece.otherSlope + left * piece.heldSlope;
+          }
+        }
+      }
+    }
+    return paid;
+  }
+
+  /** What the members of queue `q` lose by being held in an answer: which option, start and pause of each, serving slots. */
+  loss(q: number, chosen: Int32Array, start: Int32Array, pause: Int32Array, serve: Int32Array): f64 {
+    const { tree } = this;
+    let loss: f64 = 0;
+    for (const i of tree.queues[q]!.members) {
+      const { kind, parent } = tree.branches[i]!;
+      const at = kind === 'plate' ? serve[parent]! - tree.model.courses[parent]!.plating : start[parent]!;
+      const option = tree.options[i]![chosen[i]!]!;
+      const waited = at - start[i]! - option.mode.duration - pause[i]!;
+      for (const piece of option.pieces) {
+        if (piece.from > waited || piece.to < waited) continue;
+        loss += piece.heldBase + piece.heldSlope * waited;
+        break;
+      }
+    }
+    return loss;
+  }
+}
