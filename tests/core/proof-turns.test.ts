@@ -39,7 +39,7 @@ test('heats that meet share the oven, and two ovens need no turns', () => {
 });
 
 test('work that is longer than the time between two looks at a pot has no place from the first look to the last', () => {
-  const pot = step('pot', 40, { attention: 'alone', check: { every: 8, takes: 1, slack: 1 } });
+  const pot = step('pot', 40, { attention: 'minded', check: { every: 8, takes: 1, slack: 1 } });
   const tree = treeOf([pot, step('long', 12), step('short', 8)]);
   const named = (id: string) =>
     tree.options[tree.model.activities.findIndex(({ name }) => name === `dish/${id}`)]![0]!;
