@@ -27,16 +27,16 @@ export interface PlanOptions {
 const ROUNDS_A_SECOND = 1_600_000;
 
 /** Starts and minutes that a proof may look at for each second allowed; it seldom takes all that time. */
-const STARTS_A_SECOND = 12_000_000;
+const STARTS_A_SECOND = 24_000_000;
 /** Few activities are soon placed as well as can be: this share of the time is enough for the search. */
 const SHARE_FOR_SMALL = 0.2;
 const SMALL = 18;
 /** Of many, the proof gets this share of the time and for each second so much more, up to the most: a plan comes first. */
 const SHARE_FOR_PROOF = 0.1;
-const SHARE_A_SECOND = 0.1;
-const MOST_FOR_PROOF = 0.3;
-/** How much of the time a run searches that goes on beside one which does nothing else. */
-const SHARE_BESIDE_SEARCH = 0.6;
+const SHARE_A_SECOND = 0.15;
+const MOST_FOR_PROOF = 0.4;
+/** So much more of the time goes to the proof where another run beside does nothing but search. */
+const MORE_BESIDE_SEARCH = 0.2;
 
 /** Share of the time for a first plan before the dinner is called impossible; of what is left, for the conflict. */
 const SHARE_FOR_FIRST = 0.6;
@@ -96,8 +96,9 @@ export function* planInSlices(
 /** How much of the time is for the search; the rest is for the proof. */
 function shareForSearch({ seconds, part }: PlanOptions, isSmall: boolean): number {
   if (isSmall) return SHARE_FOR_SMALL;
-  if (part) return part === 'search' ? 1 : SHARE_BESIDE_SEARCH;
-  return 1 - Math.min(MOST_FOR_PROOF, SHARE_FOR_PROOF + SHARE_A_SECOND * seconds);
+  if (part === 'search') return 1;
+  const forProof = Math.min(MOST_FOR_PROOF, SHARE_FOR_PROOF + SHARE_A_SECOND * seconds);
+  return 1 - forProof - (part === 'proof' ? MORE_BESIDE_SEARCH : 0);
 }
 
 /** Rounds that the search takes in so many seconds, whatever the clock says: this makes a run repeatable. */

@@ -28,6 +28,9 @@ const SHORTEST: f64 = 0.01;
 const MEMORY: f64 = 0.9;
 const QUIET: f64 = 1e-3;
 
+/** Where there is so much more time before the day than all work takes, a price there tells nothing and costs time. */
+const PLENTY = 3;
+
 /**
  * The planning problem with capacity not enforced but priced: what the evening costs at given prices, what its
  * cheapest answer uses, and how prices rise where it uses too much. The least cost at any prices is a lower bound.
@@ -52,6 +55,8 @@ export class Relaxation {
   private readonly queueSwing: Float64Array;
   private readonly bestShares: Float64Array;
   private readonly sorted: Float64Array;
+  /** The first minute whose hands are priced. */
+  private readonly scarceFrom: number;
   /** The best bound of the climb. */
   best: f64 = 0;
   private length: f64 = 1;
@@ -85,6 +90,7 @@ export class Relaxation {
     this.from = new Int32Array(most);
     this.to = new Int32Array(most);
     this.sorted = new Float64Array(most);
+    this.scarceFrom = scarceFrom(tree, supply);
   }
 
   /** What the suppliers' side costs at the prices in force; see `Supply`. */
@@ -307,7 +313,7 @@ export class Relaxation {
     this.known = MEMORY * this.known + 1 - MEMORY;
     this.isNear = target - value <= NEAR * Math.abs(target);
     this.momentum = this.isNear ? NEAR_MOMENTUM : MOMENTUM;
-    for (let m = from; m < to; m++) {
+    for (let m = Math.max(from, this.scarceFrom); m < to; m++) {
       const given: f64 = supply.given[m]!;
       this.turn(slope, swing, price, m, use[m]! - given);
     }
@@ -356,6 +362,20 @@ export class Relaxation {
   private usualSwing(squares: f64): f64 {
     return this.isNear ? 1 : Math.sqrt(squares / this.known + QUIET);
   }
+}
+
+function scarceFrom(tree: Tree, supply: Supply): number {
+  let work = 0;
+  for (const i of tree.order) {
+    for (const { mode } of tree.options[i]!) {
+      work += mode.isHands
+        ? mode.hands * mode.duration
+        : mode.touchIn + mode.touchOut + mode.checks * mode.takes;
+    }
+  }
+  let before = 0;
+  for (let m = 0; m < supply.dayStart; m++) before += supply.cooks[m]!;
+  return before > PLENTY * work ? supply.dayStart : 0;
 }
 
 function rows(tree: Tree): Float64Array[] {
