@@ -74,6 +74,21 @@ export class Forcer {
     );
   }
 
+  /** Places `i` exactly there, as it was; what had to go is then in `ejected`. False where its window has no such start. */
+  forceAt(i: number, start: number): boolean {
+    const { board } = this;
+    const { windows } = board;
+    this.ejectedCount = 0;
+    if (start < windows.loStart[i]! || start > windows.hiStart[i]!) return false;
+    if (nextBit(board.calendarStarts[i]!, start, start + 1) < 0) return false;
+    const mode = board.modeOf(i);
+    if (!mode.pausable && start + mode.duration < windows.loEnd[i]!) return false;
+    if (start + mode.duration > windows.hiEnd[i]!) return false;
+    const oven = mode.usesOven ? board.oven[i]! : -1;
+    if (this.weightAt(i, mode, oven, start) === Infinity) return false;
+    return this.clear(i, mode, oven, start) && this.place(i, board.mode[i]!, oven, start);
+  }
+
   private eject(u: number): void {
     if (!this.board.placed[u]) return;
     this.board.unplace(u);

@@ -11,6 +11,10 @@ const UNEASY_COURSE_CHANCE = 0.15;
 const WAY_CHANCE = 0.02;
 const DISPLACE_CHANCE = 0.15;
 const SHIFT_CHANCE = 0.2;
+const SLIDE_CHANCE = 0.05;
+/** Minutes that a chain slides at most: half of the times few, half of them many. */
+const FEW_MINUTES = 12;
+const MANY_MINUTES = 80;
 /** How long before a course that is moved its work may be moved with it, in minutes. */
 const BACK = [20, 45, 120, 10_000];
 /** A longer stretch of the evening than this many steps is not shifted as a whole. */
@@ -43,6 +47,7 @@ export class Moves {
     if ((luck -= forCourses) < 0 && board.model.courses.length > 1) return this.moveCourse(isOver);
     if ((luck -= WAY_CHANCE) < 0 && this.dishesWithWays.length > 0) return this.switchWay(isOver);
     if ((luck -= DISPLACE_CHANCE) < 0) return this.displace(isOver);
+    if ((luck -= SLIDE_CHANCE) < 0) return this.slide(isOver);
     if ((luck -= SHIFT_CHANCE) < 0) return this.shiftBlock();
     this.removal.choose(1 + random.below(random.next() < 0.3 ? 14 : 6));
     return this.takeOutAndFill();
@@ -74,6 +79,39 @@ export class Moves {
     for (let k = 0; k < count; k++) open[k] = forcer.ejected[k]!;
     // Half of the times what has no place pushes others out in turn.
     return random.next() < 0.5 ? this.refill.reinsert(count) : this.refill.fill(count, 3 * count + 8, isOver);
+  }
+
+  /** Moves what belongs together to another time as a whole; what stands there finds other places. */
+  private slide(isOver: () => boolean): boolean {
+    const { board, random, removal, forcer, moved } = this;
+    const { open } = this.refill;
+    removal.chooseChain();
+    const by =
+      (random.next() < 0.5 ? -1 : 1) * (1 + random.below(random.next() < 0.5 ? FEW_MINUTES : MANY_MINUTES));
+    // Latest first, as a dinner is built.
+    let count = 0;
+    for (let k = 0; k < removal.count; k++) {
+      const i = removal.list[k]!;
+      if (board.activity(i).role !== 'step') continue;
+      let at = count++;
+      for (; at > 0 && board.start[moved[at - 1]!]! < board.start[i]!; at--) moved[at] = moved[at - 1]!;
+      moved[at] = i;
+    }
+    if (count === 0) return false;
+    for (let k = 0; k < count; k++) board.unplace((open[k] = moved[k]!));
+    let left = count;
+    if (!board.tighten(open, left)) return false;
+    for (let k = 0; k < count; k++) {
+      const i = moved[k]!;
+      if (forcer.forceAt(i, board.start[i]! + by)) {
+        let kept = 0;
+        for (let x = 0; x < left; x++) if (open[x] !== i) open[kept++] = open[x]!;
+        left = kept;
+      }
+      for (let e = 0; e < forcer.ejectedCount; e++) open[left++] = forcer.ejected[e]!;
+      if (left > 0 && !board.tighten(open, left)) return false;
+    }
+    return left === 0 || this.refill.fill(left, 3 * left + 8, isOver);
   }
 
   private takeOutAndFill(): boolean {

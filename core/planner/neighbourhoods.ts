@@ -61,6 +61,17 @@ export class Removal {
     if (this.random.next() < CLOSE_CHANCE) this.close();
   }
 
+  /** Chooses one activity, or what belongs together with it, to be moved as a whole. */
+  chooseChain(): void {
+    for (let k = 0; k < this.count; k++) this.marked[this.list[k]!] = 0;
+    this.count = 0;
+    const luck = this.random.next();
+    if (luck < 0.4) this.line();
+    else if (luck < 0.7) this.add(this.pick());
+    else this.chain(6);
+    this.close();
+  }
+
   private fill(luck: f64, size: number): void {
     if ((luck -= ANYWHERE) < 0) this.anywhere(size);
     else if ((luck -= TIME_WINDOW) < 0) this.timeWindow(size);

@@ -4,7 +4,7 @@ import { planDinner, replanDinner } from '../../core/planner';
 import { countingClock, demoText, dinnerFile, planOf, read, step } from '../builders/dinner';
 import { generateDinner } from '../builders/generate-dinner';
 
-const options = (rounds = 500) => ({ seconds: 20, seed: 2, rounds, now: countingClock(0.1) });
+const options = (rounds = 500, seed = 2) => ({ seconds: 20, seed, rounds, now: countingClock(0.1) });
 const startsOf = (plan: Plan) => new Map(plan.steps.map((row) => [row.step, row.start]));
 const movedBetween = (a: Plan, b: Plan) => {
   const before = startsOf(a);
@@ -22,17 +22,25 @@ test('where nothing changed a plan hardly moves, and costs no more than 1 % abov
   expect(auditPlan(dinner, plan).breaches).toEqual([]);
 });
 
-test.each([2, 3, 5])('dinner %i: a small change moves fewer steps than planning anew', (seed) => {
-  const file = generateDinner(seed, 'medium');
-  const old = planOf(read(file), 3000);
-  const changed = file.dishes.flatMap((d) => d.steps).find((s) => s.attention === 'hands')!;
-  changed.minutes = 1 + (typeof changed.minutes === 'number' ? changed.minutes : changed.minutes.usual);
-  const dinner = read(file);
-  const plan = replanDinner(dinner, [], old, options(6000));
-  const anew = planDinner(dinner, [], options(6000));
-  expect(auditPlan(dinner, plan).breaches).toEqual([]);
-  expect(plan.cost!).toBeLessThanOrEqual(anew.cost! * 1.01 + 0.01);
-  expect(movedBetween(old, plan)).toBeLessThan(movedBetween(old, anew));
+test('a small change moves fewer steps than planning anew, and the plans are as good, one luck with another', () => {
+  let again = 0;
+  let fromNothing = 0;
+  for (const seed of [2, 3, 5]) {
+    const file = generateDinner(seed, 'medium');
+    const old = planOf(read(file), 3000);
+    const changed = file.dishes.flatMap((d) => d.steps).find((s) => s.attention === 'hands')!;
+    changed.minutes = 1 + (typeof changed.minutes === 'number' ? changed.minutes : changed.minutes.usual);
+    const dinner = read(file);
+    for (const luck of [2, 3]) {
+      const plan = replanDinner(dinner, [], old, options(6000, luck));
+      const anew = planDinner(dinner, [], options(6000, luck));
+      expect(auditPlan(dinner, plan).breaches).toEqual([]);
+      expect(movedBetween(old, plan)).toBeLessThan(movedBetween(old, anew));
+      again += plan.cost!;
+      fromNothing += anew.cost!;
+    }
+  }
+  expect(again).toBeLessThanOrEqual(fromNothing * 1.01);
 });
 
 describe('in the middle of the evening', () => {
