@@ -1,6 +1,7 @@
+import { AT_TOP, Climb, IMPOSSIBLE } from './climb';
 import type { RelaxationKernel } from './kernel/kernel';
 import type { Option } from './options';
-import { AT_TOP, IMPOSSIBLE, Relaxation } from './relaxation';
+import { Relaxation } from './relaxation';
 import type { Evening } from './supply';
 import type { Tree } from './tree';
 
@@ -25,8 +26,11 @@ export class Dual {
   /** The same, compiled, where there is one. */
   kernel: RelaxationKernel | null = null;
 
+  private readonly climb: Climb;
+
   constructor(readonly tree: Tree) {
     this.relaxation = new Relaxation(tree);
+    this.climb = new Climb(this.relaxation);
   }
 
   get demand() {
@@ -105,13 +109,13 @@ export class Dual {
     isOver: () => boolean,
     refine: () => Evening | null,
   ): number {
-    const { engine } = this;
+    const climb = this.kernel ?? this.climb;
     let now: Evening | null = evening;
-    engine.beginClimb(length);
+    climb.beginClimb(length);
     while (now !== null) {
-      const reached = engine.climb(domain, now, target, rounds, isOver);
+      const reached = climb.climb(domain, now, target, rounds, isOver);
       if (reached === IMPOSSIBLE) return Infinity;
-      if (reached === AT_TOP) return engine.best;
+      if (reached === AT_TOP) return climb.best;
       now = refine();
     }
     return Infinity;

@@ -1,5 +1,6 @@
 import { Model } from '../model';
 import { isOver, received } from '../model/entry';
+import { Climb } from './climb';
 import { Relaxation } from './relaxation';
 import { Evening } from './supply';
 import { Tree } from './tree';
@@ -9,6 +10,7 @@ import { Tree } from './tree';
 /** One relaxation with what the host writes before it asks: the domain, the evening, the starts open to each option. */
 class Desk {
   relaxation: Relaxation;
+  climb: Climb;
   domain: Uint8Array;
   evening: Evening;
   firsts: Int32Array;
@@ -24,7 +26,9 @@ class Desk {
     evening.awayLow = new Int32Array(count);
     evening.awayHigh = new Int32Array(count);
     this.evening = evening;
-    this.relaxation = new Relaxation(tree);
+    const relaxation = new Relaxation(tree);
+    this.relaxation = relaxation;
+    this.climb = new Climb(relaxation);
     this.domain = new Uint8Array(tree.size);
     this.firsts = new Int32Array(tree.optionCount);
     this.lasts = new Int32Array(tree.optionCount);
@@ -70,15 +74,15 @@ export function countUse(d: i32): void {
 }
 
 export function beginClimb(d: i32, length: f64): void {
-  desks[d].relaxation.beginClimb(length);
+  desks[d].climb.beginClimb(length);
 }
 
 export function climb(d: i32, target: f64, rounds: i32): i32 {
-  return desks[d].relaxation.climb(desks[d].domain, desks[d].evening, target, rounds, isOver);
+  return desks[d].climb.climb(desks[d].domain, desks[d].evening, target, rounds, isOver);
 }
 
 export function climbed(d: i32): f64 {
-  return desks[d].relaxation.best;
+  return desks[d].climb.best;
 }
 
 export function work(d: i32): f64 {
