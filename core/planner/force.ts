@@ -56,8 +56,7 @@ export class Forcer {
       if (start < 0) continue;
       const m = random.below(modes.length);
       const mode = modes[m]!;
-      if (!mode.pausable && start + mode.duration < windows.loEnd[i]!) continue;
-      if (start + mode.duration > windows.hiEnd[i]!) continue;
+      if (!this.endFits(i, mode, start)) continue;
       const oven = mode.usesOven ? random.below(board.model.ovens.length) : -1;
       const weight = this.weightAt(i, mode, oven, start) * (1 + 0.3 * random.next());
       if (weight < best) {
@@ -82,11 +81,17 @@ export class Forcer {
     if (start < windows.loStart[i]! || start > windows.hiStart[i]!) return false;
     if (nextBit(board.calendarStarts[i]!, start, start + 1) < 0) return false;
     const mode = board.modeOf(i);
-    if (!mode.pausable && start + mode.duration < windows.loEnd[i]!) return false;
-    if (start + mode.duration > windows.hiEnd[i]!) return false;
+    if (!this.endFits(i, mode, start)) return false;
     const oven = mode.usesOven ? board.oven[i]! : -1;
     if (this.weightAt(i, mode, oven, start) === Infinity) return false;
     return this.clear(i, mode, oven, start) && this.place(i, board.mode[i]!, oven, start);
+  }
+
+  /** True where the end that goes with a start may lie in the window. */
+  private endFits(i: number, mode: Mode, start: number): boolean {
+    const { windows } = this.board;
+    const end = start + mode.duration;
+    return end <= windows.hiEnd[i]! && (mode.pausable || end >= windows.loEnd[i]!);
   }
 
   private eject(u: number): void {

@@ -55,21 +55,24 @@ export class Removal {
 
   /** Chooses a neighbourhood by weight and fills `list` with about `size` activities at most. */
   choose(size: number): void {
-    for (let k = 0; k < this.count; k++) this.marked[this.list[k]!] = 0;
-    this.count = 0;
+    this.forget();
     this.fill(this.random.next() * TOTAL, size);
     if (this.random.next() < CLOSE_CHANCE) this.close();
   }
 
   /** Chooses one activity, or what belongs together with it, to be moved as a whole. */
   chooseChain(): void {
-    for (let k = 0; k < this.count; k++) this.marked[this.list[k]!] = 0;
-    this.count = 0;
+    this.forget();
     const luck = this.random.next();
     if (luck < 0.4) this.line();
     else if (luck < 0.7) this.add(this.pick());
     else this.chain(6);
     this.close();
+  }
+
+  private forget(): void {
+    for (let k = 0; k < this.count; k++) this.marked[this.list[k]!] = 0;
+    this.count = 0;
   }
 
   private fill(luck: f64, size: number): void {
