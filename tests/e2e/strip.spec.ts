@@ -155,7 +155,6 @@ test('an evening that is sent opens elsewhere as it is, as a file and as a link'
   expect(third.url()).not.toContain('evening=');
   await third.goto('/menu');
   await third.goto(`/#evening=${text.slice(0, 900)}`);
-  await third.reload();
   await expect(third.getByText('The link holds no evening, or a part of it is missing.')).toBeVisible();
 });
 
