@@ -4,7 +4,7 @@ import type { Option } from './options';
 import { PausedWork } from './pauses';
 import { Queueing } from './queueing';
 import { Service } from './service';
-import { guestFirst, guestLast, setParentRow } from './spans';
+import { guestFirst, guestLast, parentStart, setParentRow } from './spans';
 import type { Tree } from './tree';
 import { NEVER, Row, waitBackward, waitForward } from './waiting';
 
@@ -404,8 +404,7 @@ export class Demand {
         for (let k = first; k <= last; k++) this.offer(option, k, 0, this.atStart(option, k));
         continue;
       }
-      const at =
-        kind === 'plate' ? this.serve[parent]! - tree.model.courses[parent]!.plating : this.start[parent]!;
+      const at = parentStart(tree, i, this.start, this.serve);
       const endsLow = low + option.mode.duration;
       for (const { from, to, base, slope } of option.pieces) {
         const last = Math.min(option.last + reach, at - from - endsLow);

@@ -1,4 +1,5 @@
 import type { f64 } from '../model';
+import { parentStart } from './spans';
 import type { Tree } from './tree';
 
 /** Of what the members of each queue lose by being held the queue pays a share as a whole, and the members the rest. */
@@ -34,10 +35,8 @@ export class Queueing {
     const { tree } = this;
     let loss: f64 = 0;
     for (const i of tree.queues[q]!.members) {
-      const { kind, parent } = tree.branches[i]!;
-      const at = kind === 'plate' ? serve[parent]! - tree.model.courses[parent]!.plating : start[parent]!;
       const option = tree.options[i]![chosen[i]!]!;
-      const waited = at - start[i]! - option.mode.duration - pause[i]!;
+      const waited = parentStart(tree, i, start, serve) - start[i]! - option.mode.duration - pause[i]!;
       for (const piece of option.pieces) {
         if (piece.from > waited || piece.to < waited) continue;
         loss += piece.heldBase + piece.heldSlope * waited;

@@ -1,6 +1,7 @@
 import type { f64 } from '../model';
 import { Demand } from './demand';
 import type { Option } from './options';
+import { parentStart } from './spans';
 import { Supply, type Evening } from './supply';
 import type { Tree } from './tree';
 import { NEVER } from './waiting';
@@ -168,7 +169,9 @@ export class Relaxation {
       for (let n = 0; n < count; n++) this.addUse(this.from[n]!, this.to[n]!, hands);
       for (const used of option.uses) {
         const end = start + mode.duration + pause;
-        const until = used.kept ? Math.max(end, this.parentStart(i)) : end + used.rest;
+        const until = used.kept
+          ? Math.max(end, parentStart(tree, i, demand.start, demand.serve))
+          : end + used.rest;
         const list = this.resourceUse[used.resource]!;
         for (let m = start + used.lead; m < Math.min(demand.to, until); m++) list[m]! += used.count;
       }
@@ -184,11 +187,5 @@ export class Relaxation {
   private addUse(from: number, to: number, hands: number): void {
     const { use } = this;
     for (let m = from; m < to; m++) use[m]! += hands;
-  }
-
-  private parentStart(i: number): number {
-    const { kind, parent } = this.tree.branches[i]!;
-    if (kind !== 'plate') return this.demand.start[parent]!;
-    return this.demand.serve[parent]! - this.tree.model.courses[parent]!.plating;
   }
 }

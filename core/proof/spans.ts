@@ -21,6 +21,12 @@ function guestDue(model: Model, guest: Option, host: Option): number {
   return fromEnd ? host.mode.duration - offset : offset;
 }
 
+/** When what step `i` hangs on begins: its plating, or the start of the step that it leads to. */
+export function parentStart(tree: Tree, i: number, start: Int32Array, serve: Int32Array): number {
+  const { kind, parent } = tree.branches[i]!;
+  return kind === 'plate' ? serve[parent]! - tree.model.courses[parent]!.plating : start[parent]!;
+}
+
 /** Sets `row` to the starts (or serving slots less plating) that step `i` hangs on. */
 export function setParentRow(tree: Tree, i: number, row: Row): void {
   const { kind, parent } = tree.branches[i]!;

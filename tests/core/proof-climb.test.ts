@@ -1,14 +1,13 @@
 import { compileModel } from '../../core/model';
 import { Search } from '../../core/planner';
-import { openDomain } from '../../core/proof/domain';
 import { Dual } from '../../core/proof/dual';
 import { RelaxationKernel } from '../../core/proof/kernel/kernel';
-import { Narrower } from '../../core/proof/narrow';
 import { Rise } from '../../core/proof/rise';
 import { makeTree } from '../../core/proof/tree';
 import { Random } from '../../core/planner/random';
 import { read } from '../builders/dinner';
 import { generateDinner } from '../builders/generate-dinner';
+import { wholePart } from '../builders/whole-part';
 
 /** The bound of a dinner, all open, after so many steps, and the cost of a plan. */
 function climbed(seed: number, steps: readonly number[]) {
@@ -21,28 +20,16 @@ function climbed(seed: number, steps: readonly number[]) {
   const bounds = steps.map((most) => {
     const dual = new Dual(makeTree(model, config));
     [dual.kernel] = RelaxationKernel.for([dual.relaxation])!;
-    const { supply, tree } = dual;
-    const narrower = new Narrower(tree, supply.cooks, supply.dayStart);
-    const part = {
-      domain: openDomain(tree),
-      firstLow: supply.dayStart,
-      firstHigh: model.zero,
-      awayLow: new Int32Array(model.courses.length),
-      awayHigh: supply.mostAway.slice(),
-      orders: null,
-    };
-    narrower.narrow(part);
-    dual.setSpan(narrower.from, narrower.to);
-    const { serveLow, serveHigh, forced } = narrower;
-    const evening = { ...part, serveLow, serveHigh, forced };
+    const { part, evening } = wholePart(dual);
+    const begun = evening()!;
     return dual.ascend(
       part.domain,
-      evening,
+      begun,
       cost,
       most,
       1,
       () => false,
-      () => evening,
+      () => begun,
     );
   });
   return { bounds, cost };

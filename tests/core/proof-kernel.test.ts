@@ -1,14 +1,12 @@
 import { compileModel } from '../../core/model';
 import { Search } from '../../core/planner';
 import { allConfigurations } from '../../core/planner/combinations';
-import { openDomain } from '../../core/proof/domain';
 import { Dual } from '../../core/proof/dual';
 import { RelaxationKernel } from '../../core/proof/kernel/kernel';
-import { Narrower } from '../../core/proof/narrow';
-import type { Evening } from '../../core/proof/supply';
 import { makeTree } from '../../core/proof/tree';
 import { read } from '../builders/dinner';
 import { generateDinner, generateSpicyDinner, type Size } from '../builders/generate-dinner';
+import { wholePart } from '../builders/whole-part';
 
 /** The relaxation of a dinner in the way it was planned, all open, with the cost to beat; null where no plan was found. */
 function relaxed(seed: number, size: Size, generate: typeof generateDinner) {
@@ -23,23 +21,8 @@ function relaxed(seed: number, size: Size, generate: typeof generateDinner) {
 
 /** What comes of a climb, a narrowing and a look at the answer: all that a part of a proof asks for. */
 function explore(dual: Dual, target: number) {
-  const { tree, supply, demand, relaxation } = dual;
-  const { model } = tree;
-  const narrower = new Narrower(tree, supply.cooks, supply.dayStart);
-  const part = {
-    domain: openDomain(tree),
-    firstLow: supply.dayStart,
-    firstHigh: model.zero,
-    awayLow: new Int32Array(model.courses.length),
-    awayHigh: supply.mostAway.slice(),
-    orders: null,
-  };
-  const evening = (): Evening | null => {
-    if (!narrower.narrow(part)) return null;
-    dual.setSpan(narrower.from, narrower.to);
-    const { serveLow, serveHigh, forced } = narrower;
-    return { ...part, serveLow, serveHigh, forced };
-  };
+  const { supply, demand, relaxation } = dual;
+  const { part, evening } = wholePart(dual);
   const begun = evening();
   if (!begun) return null;
   const refine = () => {

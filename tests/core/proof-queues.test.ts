@@ -1,13 +1,13 @@
 import { compileModel } from '../../core/model';
 import { Search } from '../../core/planner';
 import { totalCost } from '../../core/planner/cost';
-import { openDomain } from '../../core/proof/domain';
 import { Dual } from '../../core/proof/dual';
 import type { Option } from '../../core/proof/options';
 import { makeTree, type Tree } from '../../core/proof/tree';
 import { Random } from '../../core/planner/random';
 import { dinnerFile, read, step } from '../builders/dinner';
 import { generateDinner, generateSpicyDinner } from '../builders/generate-dinner';
+import { wholePart } from '../builders/whole-part';
 
 type Steps = Parameters<typeof dinnerFile>[0];
 
@@ -107,21 +107,13 @@ test('whatever share of it a queue pays, the bound stays below the plan, and oft
     if (!one || one.tree.queues.length === 0) continue;
     const { tree, board } = one;
     const dual = new Dual(tree);
-    const { supply, demand } = dual;
-    const evening = {
-      serveLow: tree.serveLow,
-      serveHigh: tree.serveHigh,
-      firstLow: supply.dayStart,
-      firstHigh: tree.model.zero,
-      forced: new Uint8Array(tree.model.slots),
-      awayLow: new Int32Array(tree.model.courses.length),
-      awayHigh: supply.mostAway,
-    };
-    const plain = dual.bound(openDomain(tree), evening);
+    const { part, evening } = wholePart(dual);
+    const open = evening()!;
+    const plain = dual.bound(part.domain, open);
     for (let tries = 0; tries < 5; tries++) {
-      const { share } = demand.queueing;
+      const { share } = dual.demand.queueing;
       for (let q = 0; q < share.length; q++) share[q] = random.next();
-      const bound = dual.bound(openDomain(tree), evening);
+      const bound = dual.bound(part.domain, open);
       expect(bound).toBeLessThanOrEqual(totalCost(board) + 1e-9);
       if (bound > plain + 1e-6) raised += 1;
     }

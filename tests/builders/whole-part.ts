@@ -1,0 +1,26 @@
+import { openDomain } from '../../core/proof/domain';
+import type { Dual } from '../../core/proof/dual';
+import { Narrower } from '../../core/proof/narrow';
+import type { Evening } from '../../core/proof/supply';
+
+/** All of a dinner as one part of a proof, open; `evening` narrows it and tells what is known then, null where nothing is left. */
+export function wholePart(dual: Dual) {
+  const { tree, supply } = dual;
+  const { zero, courses } = tree.model;
+  const narrower = new Narrower(tree, supply.cooks, supply.dayStart);
+  const part = {
+    domain: openDomain(tree),
+    firstLow: supply.dayStart,
+    firstHigh: zero,
+    awayLow: new Int32Array(courses.length),
+    awayHigh: supply.mostAway.slice(),
+    orders: null,
+  };
+  const evening = (): Evening | null => {
+    if (!narrower.narrow(part)) return null;
+    dual.setSpan(narrower.from, narrower.to);
+    const { serveLow, serveHigh, forced } = narrower;
+    return { ...part, serveLow, serveHigh, forced };
+  };
+  return { part, evening };
+}
