@@ -1,6 +1,7 @@
 import type { Model } from '../model';
 import type { Dual, Prices, Stretch } from './dual';
 import type { Narrower, Order, Part } from './narrow';
+import type { Option } from './options';
 import type { Tree } from './tree';
 
 /** A part of the space of plans with what is known of it. */
@@ -32,7 +33,8 @@ export class Brancher {
   partEvening(node: Node, dual: Dual, narrower: Narrower, target: number): boolean {
     const prices = dual.prices();
     const { demand, supply, tree } = dual;
-    const left = this.mostWanted(node, dual, narrower);
+    if (this.partVisits(node, dual, narrower, prices)) return true;
+    const left = this.mostWanted(node, dual);
     if (left >= 0) {
       const most = awaySplit(node.awayLow[left]!, node.awayHigh[left]!, supply.away[left]!);
       this.child(node, (part) => (part.awayHigh[left] = most), prices);
@@ -106,20 +108,56 @@ export class Brancher {
   }
 
   /** The course at whose table the dearest minutes lie while it is open for how long cooks leave it, or -1. */
-  private mostWanted(node: Node, dual: Dual, narrower: Narrower): number {
+  private mostWanted(node: Node, dual: Dual): number {
     let most = 1e-6;
     let wanted = -1;
     for (let c = 0; c < node.awayLow.length; c++) {
       if (node.awayLow[c] === node.awayHigh[c]) continue;
       let price = 0;
-      const up = narrower.serveLow[c]! + this.model.courses[c]!.eating;
-      for (let m = narrower.serveHigh[c]!; m < up; m++) price += dual.demand.price[m]!;
+      const down = dual.demand.serve[c]!;
+      const up = down + this.model.courses[c]!.eating;
+      for (let m = down; m < up; m++) price += dual.demand.price[m]!;
       if (price > most) {
         most = price;
         wanted = c;
       }
     }
     return wanted;
+  }
+
+  /**
+   * By how often a pot calls cooks from a table: where the relaxed answer has more visits than cooks leave the table for them,
+   * the starts with so many, and those with fewer.
+   */
+  private partVisits(
+    node: Node,
+    dual: Dual,
+    { tables, serveLow, serveHigh }: Narrower,
+    prices: Prices,
+  ): boolean {
+    const { demand, tree } = dual;
+    for (let c = 0; c < serveLow.length; c++) {
+      const down = serveHigh[c]!;
+      const up = serveLow[c]! + this.model.courses[c]!.eating;
+      for (const i of tree.order) {
+        const count = tables.visitsAt(demand.option(i), demand.start[i]!, down, up);
+        if (count < 2 || count <= dual.tripsIn(down, up)) continue;
+        const isMore = (option: Option, k: number) =>
+          tables.visitsAt(option, option.low + k, down, up) >= count;
+        if (!hasFewer(node, tree.options[i]!, isMore)) continue;
+        for (const wanted of [true, false]) {
+          const cut = ({ domain }: Node) => {
+            for (const option of tree.options[i]!) {
+              for (let k = option.first; k <= option.last; k++)
+                if (isMore(option, k) !== wanted) domain[option.at + k] = 0;
+            }
+          };
+          this.child(node, cut, prices);
+        }
+        return true;
+      }
+    }
+    return false;
   }
 
   /** Three parts: before, at, and after a slot; `count` places from `at` on in the domain stand for slots from `low` on. */
@@ -190,6 +228,19 @@ export function busiest(node: Node, dual: Dual, narrower: Narrower): number {
     busiest = i;
   }
   return busiest;
+}
+
+/** True where some open start is not one of those. */
+function hasFewer(
+  { domain }: Node,
+  options: readonly Option[],
+  isMore: (option: Option, k: number) => boolean,
+): boolean {
+  return options.some((option) => {
+    for (let k = option.first; k <= option.last; k++)
+      if (domain[option.at + k] !== 0 && !isMore(option, k)) return true;
+    return false;
+  });
 }
 
 function anyOpen(node: Node, narrower: Narrower, tree: Tree): number {

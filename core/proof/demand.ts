@@ -4,9 +4,9 @@ import type { Option } from './options';
 import { PausedWork } from './pauses';
 import { Queueing } from './queueing';
 import { Service } from './service';
-import { guestFirst, guestLast, parentStart, setParentRow } from './spans';
+import { findGap, guestFirst, guestLast, parentStart, setParentRow } from './spans';
 import type { Tree } from './tree';
-import { NEVER, Row, waitBackward, waitForward } from './waiting';
+import { NEVER, Row, waitForward } from './waiting';
 
 /** How much more work a start of paused hands work is than another one. */
 const PAUSED_WORK = 6;
@@ -16,14 +16,14 @@ const NOBODY: f64 = 1e5;
 
 /**
  * The dinner's side: with a price on each hands minute and on each priced resource, the cheapest starts of
- * all activities, found exactly over the tree by dynamic programming; up for the cost, down for what each
- * single start would cost.
+ * all activities, found exactly over the tree by dynamic programming, on the way up; see `Marginals` for the way down.
  */
 export class Demand {
   readonly price: Float64Array;
   readonly resourcePrice: readonly Float64Array[];
   readonly service: Service;
-  private readonly messages: Float64Array[];
+  /** What each step, with all that leads to it, costs by when what it hangs on begins. */
+  readonly messages: Float64Array[];
   private readonly minuteCost: Float64Array;
   private readonly sum: Float64Array;
   private readonly plainSum: Float64Array;
@@ -35,8 +35,9 @@ export class Demand {
   readonly linear: Float64Array;
   readonly queueing: Queueing;
   /** By number of the option. */
-  private readonly paused: PausedWork[];
-  private looseCost: f64 = 0;
+  readonly paused: PausedWork[];
+  /** What the steps that hang on nothing cost, and the way the dishes are made. */
+  looseCost: f64 = 0;
   private bestOffer: f64 = 0;
   /** Nothing of the dinner can lie outside slots [from, to); prices there count as nothing. */
   from = 0;
@@ -122,6 +123,7 @@ export class Demand {
     const { model } = tree;
     this.sumPrices();
     this.work += this.to - this.from;
+    for (const i of tree.order) for (const option of tree.options[i]!) findGap(option, domain);
     let loose = this.queueing.pay();
     for (const i of tree.order) {
       for (const option of tree.options[i]!) this.fillUp(option, domain);
@@ -136,13 +138,15 @@ export class Demand {
   }
 
   private fillUp(option: Option, domain: Uint8Array): void {
-    const { up, mode, count, low, at, reach, first, last } = option;
+    const { up, mode, count, low, at, reach, first, last, gapFrom, gapTo } = option;
     const { sum } = this;
     const { duration, touchIn, touchOut, takes } = mode;
     const points = mode.points * this.tree.model.weights.ways;
     const isWork = mode.isHands && reach === 0;
-    this.work += Math.max(0, last - first + 1) * (reach > 0 ? PAUSED_WORK : 1);
+    this.work += Math.max(0, last - first + 1 - gapTo + gapFrom) * (reach > 0 ? PAUSED_WORK : 1);
+    up.fill(NEVER, gapFrom, gapTo);
     for (let k = first; k <= last; k++) {
+      if (k === gapFrom) k = gapTo;
       if (domain[at + k] === 0) {
         up[k] = NEVER;
         continue;
@@ -171,6 +175,7 @@ export class Demand {
       for (const { resource, count: n, lead, rest } of option.uses) {
         const sums = this.resourceSum[resource]!;
         for (let k = first; k <= last; k++) {
+          if (k === gapFrom) k = gapTo;
           if (up[k]! >= NEVER) continue;
           const end = Math.min(this.to, low + k + duration + rest);
           up[k]! += n * (sums[end]! - sums[low + k + lead]!);
@@ -181,6 +186,7 @@ export class Demand {
       for (const { resource, count: n, lead } of option.uses) {
         const sums = this.resourceSum[resource]!;
         for (let k = first; k <= last; k++) {
+          if (k === gapFrom) k = gapTo;
           if (up[k]! < NEVER) up[k]! -= n * sums[low + k + lead]!;
         }
       }
@@ -188,7 +194,10 @@ export class Demand {
     for (const child of this.tree.children[option.activity]!) {
       const message = this.messages[child]!;
       const shift = this.tree.branches[child]!.kind === 'inside' ? option.index * count : 0;
-      for (let k = first; k <= last; k++) up[k]! += message[shift + k]!;
+      for (let k = first; k <= last; k++) {
+        if (k === gapFrom) k = gapTo;
+        up[k]! += message[shift + k]!;
+      }
     }
     if (reach > 0) this.fillEnds(option);
   }
@@ -196,18 +205,15 @@ export class Demand {
   /** Ends of work that may pause. What resources cost up to the end is added, as `up` has them from the start. */
   private fillEnds(option: Option): void {
     const { ends, first, last, reach, low, mode } = option;
-    const work = this.paused[option.number]!;
-    work.read(this.minuteCost, this.linear, this.to);
-    work.fillEnds();
+    this.paused[option.number]!.fillEnds(this.minuteCost, this.sum, this.to);
+    if (option.uses.length === 0) return;
     for (let k = first; k <= last + reach; k++) {
-      const end = low + k + mode.duration;
-      if (end > this.to) ends[k] = NEVER;
-      else if (ends[k]! < NEVER) ends[k]! += this.usePrice(option, end);
+      if (ends[k]! < NEVER) ends[k]! += this.usePrice(option, low + k + mode.duration);
     }
   }
 
   /** What the resources of an option (those that stay taken only) cost up to a slot. */
-  private usePrice(option: Option, at: number, keptOnly = false): f64 {
+  usePrice(option: Option, at: number, keptOnly = false): f64 {
     let price: f64 = 0;
     for (const { resource, count, kept, rest } of option.uses)
       if (kept || !keptOnly) price += count * this.resourceSum[resource]![Math.min(this.to, at + rest)]!;
@@ -215,28 +221,28 @@ export class Demand {
   }
 
   /** Cost of start `k` whatever its end. */
-  private atStart(option: Option, k: number): f64 {
+  atStart(option: Option, k: number): f64 {
     const { up, reach, mode, low } = option;
     if (reach === 0 || up[k]! >= NEVER) return up[k]!;
-    // The longest pause that still ends in time finds the cheapest minutes.
-    const pause = Math.max(0, Math.min(reach, this.to - low - k - mode.duration));
-    return (
-      up[k]! + this.paused[option.number]!.cost(k, pause) + this.usePrice(option, low + k + mode.duration)
-    );
+    return up[k]! + this.paused[option.number]!.leastFrom(k) + this.usePrice(option, low + k + mode.duration);
   }
 
-  private leastOf(i: number): f64 {
+  leastOf(i: number): f64 {
     let least: f64 = NEVER;
     for (const option of this.tree.options[i]!) {
-      for (let k = option.first; k <= option.last; k++) least = Math.min(least, this.atStart(option, k));
+      for (let k = option.first; k <= option.last; k++) {
+        if (k === option.gapFrom) k = option.gapTo;
+        least = Math.min(least, this.atStart(option, k));
+      }
     }
     return least;
   }
 
-  private rowOfEnds(option: Option, row: Row): void {
+  rowOfEnds(option: Option, row: Row): void {
     row.low = option.low + option.mode.duration;
     row.first = option.first;
     row.last = option.last < option.first ? option.last : option.last + option.reach;
+    row.setGap(option.gapFrom + option.reach, option.gapTo);
   }
 
   private tell(i: number): void {
@@ -254,12 +260,15 @@ export class Demand {
       }
       ends.list = scratch;
       into.list = scratch2;
-      for (let k = ends.first; k <= ends.last; k++)
+      for (let k = ends.first; k <= ends.last; k++) {
+        if (k === ends.gapFrom) k = ends.gapTo;
         scratch[k] =
           option.ends[k]! >= NEVER ? NEVER : option.ends[k]! - this.usePrice(option, ends.low + k, true);
+      }
       scratch2.fill(NEVER, into.first, into.last + 1);
       for (const piece of option.pieces) waitForward(piece, ends, into);
       for (let k = into.first; k <= into.last; k++) {
+        if (k === into.gapFrom) k = into.gapTo;
         if (scratch2[k]! >= NEVER) continue;
         message[k] = Math.min(message[k]!, scratch2[k]! + this.usePrice(option, into.low + k, true));
       }
@@ -275,96 +284,12 @@ export class Demand {
         const first = guestFirst(tree.model, guest, host);
         const last = guestLast(tree.model, guest, host);
         for (let k = host.first; k <= host.last; k++) {
+          if (k === host.gapFrom) k = host.gapTo;
           const from = Math.max(guest.first, host.low + k + first - guest.low);
           const to = Math.min(guest.last, host.low + k + last - guest.low);
           let least = message[host.index * host.count + k]!;
           for (let g = from; g <= to; g++) least = Math.min(least, this.atStart(guest, g));
           message[host.index * host.count + k] = least;
-        }
-      }
-    }
-  }
-
-  /** After `cost`: what the whole evening costs at least with each single start or serving slot. */
-  marginals(): void {
-    const { tree, service } = this;
-    const whole = service.marginals(this.looseCost);
-    for (let x = tree.order.length - 1; x >= 0; x--) {
-      const i = tree.order[x]!;
-      const { kind } = tree.branches[i]!;
-      if (kind === 'none') {
-        const least = this.leastOf(i);
-        for (const option of tree.options[i]!) {
-          for (let k = option.first; k <= option.last; k++)
-            option.total[k] = this.atStart(option, k) - least + whole;
-        }
-      } else if (kind === 'inside') this.hearHost(i);
-      else this.hear(i);
-    }
-  }
-
-  private hear(i: number): void {
-    const { tree, scratch, scratch2, ends, into } = this;
-    const { kind, parent } = tree.branches[i]!;
-    const message = this.messages[i]!;
-    setParentRow(this.tree, i, into);
-    for (const option of tree.options[i]!) {
-      const { up, total, reach } = option;
-      for (let k = into.first; k <= into.last; k++) {
-        let value: f64 = NEVER;
-        if (kind === 'plate') value = this.service.total[parent]![k]!;
-        else {
-          for (const o of tree.options[parent]!)
-            if (k >= o.first && k <= o.last) value = Math.min(value, o.total[k]!);
-        }
-        value -= message[k]!;
-        scratch[k] =
-          value > NEVER / 2 ? NEVER : value + (option.keeps ? this.usePrice(option, into.low + k, true) : 0);
-      }
-      this.rowOfEnds(option, ends);
-      into.list = scratch;
-      ends.list = scratch2;
-      scratch2.fill(NEVER, ends.first, ends.last + 1);
-      for (const piece of option.pieces) waitBackward(piece, into, ends);
-      if (option.keeps) {
-        for (let k = ends.first; k <= ends.last; k++) {
-          if (scratch2[k]! < NEVER) scratch2[k]! -= this.usePrice(option, ends.low + k, true);
-        }
-      }
-      if (reach > 0) this.hearPaused(option, scratch2);
-      else for (let k = option.first; k <= option.last; k++) total[k] = up[k]! + scratch2[k]!;
-    }
-  }
-
-  private hearPaused(option: Option, rest: Float64Array): void {
-    const { up, total, first, last, reach, low, mode } = option;
-    if (option.uses.length > 0) {
-      for (let k = first; k <= last + reach; k++) {
-        if (rest[k]! < NEVER) rest[k]! += this.usePrice(option, Math.min(this.to, low + k + mode.duration));
-      }
-    }
-    this.paused[option.number]!.fromEnds(rest, total);
-    for (let k = first; k <= last; k++) total[k]! += up[k]!;
-  }
-
-  private hearHost(i: number): void {
-    const { tree } = this;
-    const message = this.messages[i]!;
-    const hosts = tree.options[tree.branches[i]!.parent]!;
-    for (const guest of tree.options[i]!) guest.total.fill(NEVER);
-    for (const host of hosts) {
-      for (const guest of tree.options[i]!) {
-        const first = guestFirst(tree.model, guest, host);
-        const last = guestLast(tree.model, guest, host);
-        for (let k = host.first; k <= host.last; k++) {
-          const others = host.total[k]! - message[host.index * host.count + k]!;
-          if (others > NEVER / 2) continue;
-          const from = Math.max(guest.first, host.low + k + first - guest.low);
-          const to = Math.min(guest.last, host.low + k + last - guest.low);
-          for (let g = from; g <= to; g++) {
-            const cost = this.atStart(guest, g) + others;
-            if (cost < guest.total[g]!) guest.total[g] = cost;
-          }
         }
       }
     }

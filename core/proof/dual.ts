@@ -121,6 +121,17 @@ export class Dual {
     return Infinity;
   }
 
+  /** After `countUse`: how often somebody leaves the table in slots [down, up), where there is one cook. */
+  tripsIn(down: number, up: number): number {
+    const { given } = this.supply;
+    let trips = 0;
+    for (let m = down; m < up; m++) {
+      const isBack = given[m - 1] === 0 && given[m - 2] === 0;
+      if (given[m]! > 0 && (m === down || isBack || (m === down + 1 && given[m - 1] === 0))) trips += 1;
+    }
+    return trips;
+  }
+
   /** The stretches of hands of an option at a start. */
   private stretchesOf(option: Option, start: number, pause: number): [number, number][] {
     const { relaxation } = this;

@@ -1,5 +1,6 @@
-import { hasBit, NO_LIMIT, type Model } from '../model';
+import { hasBit, LEAST_PIECE, NO_LIMIT, type Model } from '../model';
 import type { Option } from './options';
+import { Tables } from './tables';
 import type { Tree } from './tree';
 
 /** A part of the space of plans: what is still open, and in which minutes the day's work may begin. */
@@ -31,6 +32,7 @@ export class Narrower {
   to = 0;
   /** Cooks that every plan of the part has at work in each minute. */
   readonly forced: Uint8Array;
+  readonly tables: Tables;
   private readonly model: Model;
   private readonly may: Uint8Array;
   private readonly own: [number, number][][];
@@ -48,7 +50,9 @@ export class Narrower {
     private readonly tree: Tree,
     private readonly cooks: Uint8Array,
     dayStart: number,
+    tableWidth: number,
   ) {
+    this.tables = new Tables(tree, tableWidth);
     this.model = tree.model;
     this.dayStart = dayStart;
     const n = this.model.activities.length;
@@ -75,6 +79,8 @@ export class Narrower {
       changed = this.byOrders(part) || changed;
       changed = this.byHands(part) || changed;
       changed = this.byApart(part.domain) || changed;
+      changed = this.tables.narrow(part, this.serveLow, this.serveHigh) || changed;
+      if (!awayFits(part)) return false;
       if (!changed) return true;
     }
     return this.readWindows(part.domain);
@@ -312,7 +318,7 @@ export class Narrower {
       const { blocked } = this;
       const end = Math.min(this.model.slots, s + duration + reach);
       if (reach === 0) return this.isFree(s, end);
-      return this.isFree(s, s + 1) && end - s - (blocked[end]! - blocked[s]!) >= duration;
+      return this.isFree(s, s + LEAST_PIECE) && end - s - (blocked[end]! - blocked[s]!) >= duration;
     }
     if (touchIn > 0 && !this.isFree(s, s + touchIn)) return false;
     if (touchOut > 0 && !this.isFree(s + duration - touchOut, s + duration)) return false;
@@ -373,4 +379,8 @@ export class Narrower {
     }
     return changed;
   }
+}
+
+function awayFits({ awayLow, awayHigh }: Part): boolean {
+  return awayLow.every((least, c) => least <= awayHigh[c]!);
 }

@@ -57,6 +57,9 @@ export interface Option {
   /** First and last start that is open, counted from `low`; last below first where none is. */
   first: number;
   last: number;
+  /** The widest run of starts between them that are closed, [gapFrom, gapTo): a night. Beyond `last` where none is wide. */
+  gapFrom: number;
+  gapTo: number;
   readonly uses: Use[];
   /** True where some of them stays taken. */
   readonly keeps: boolean;
@@ -169,6 +172,8 @@ export function makeOption(
     at,
     first: 0,
     last: count - 1,
+    gapFrom: count,
+    gapTo: count,
     uses,
     keeps: uses.some((use) => use.kept),
     checks: Array.from({ length: mode.checks }, (_, m) => ({

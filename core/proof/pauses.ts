@@ -1,17 +1,23 @@
-import type { f64 } from '../model';
+import { LEAST_PIECE, type f64 } from '../model';
 import type { Option } from './options';
 import { NEVER } from './waiting';
 
-/** The minutes of work, cheapest first: without a pause, and with one. */
+/** Shorter work has no more than two pieces, so a single pause. */
+export const TWO_PIECES = 3 * LEAST_PIECE;
+
+/** The costs of the minutes between the first piece and the last, cheapest first: without a pause, and with one. */
 let plain = new Float64Array(512);
 let cheapest = new Float64Array(512);
 
 /**
- * The cost of hands work that may be paused, for each start and minutes of pause: the cheapest `duration`
- * minutes between its start and its end; whatever pieces a cook can make of it costs as much.
+ * The cost of hands work that may be paused, for each start and minutes of pause. It begins and ends with a piece of the least
+ * length. Work of two pieces costs exactly what it must; of longer work what lies between costs its cheapest minutes, which is
+ * at most what the pieces that a cook can make of it cost.
  */
 export class PausedWork {
   private readonly table: Float64Array;
+  /** The least of each start. */
+  private readonly best: Float64Array;
   private readonly width: number;
 
   constructor(private readonly option: Option) {
@@ -19,64 +25,85 @@ export class PausedWork {
     const width = reach + 1;
     this.width = width;
     this.table = new Float64Array(count * width);
+    this.best = new Float64Array(count);
     if (cheapest.length < mode.duration + 2) {
       plain = new Float64Array(2 * mode.duration + 2);
       cheapest = new Float64Array(2 * mode.duration + 2);
     }
   }
 
-  /** Least pause with which start `s` finds enough minutes that cost no more than `base`; `width` for none. */
-  private whenCheap(cost: Float64Array, s: number, farthest: number, base: f64): number {
-    const { duration } = this.option.mode;
-    let left = duration;
-    for (let m = s; m < farthest; m++) {
-      if (cost[m]! <= base && --left === 0) return Math.max(0, m + 1 - s - duration);
-    }
-    return this.width;
-  }
-
   /**
-   * Takes in what each minute costs now, within slots below `slots`. `fixed` is what it costs whatever its price: it rises up to
-   * sitting down and is nothing after.
+   * Takes in what each minute costs now, and the sums of it up to each slot, below slot `slots`; then
+   * ends[e] = least over starts of up[s] and the work between them.
    */
-  read(cost: Float64Array, fixed: Float64Array, slots: number): void {
-    const { option, table, width } = this;
-    const { up, low, first, last, mode } = option;
+  fillEnds(cost: Float64Array, sum: Float64Array, slots: number): void {
+    const { option, table, width, best } = this;
+    const { up, ends, low, first, last, mode } = option;
     const { duration, hands } = mode;
+    ends.fill(NEVER, first, last + width);
     let sortedFor = -1;
     for (let k = first; k <= last; k++) {
-      if (up[k]! >= NEVER) continue;
+      const before = up[k]!;
+      if (before >= NEVER) continue;
       const s = low + k;
       const row = k * width;
-      const farthest = Math.min(slots, s + duration + option.reach);
-      const base = Math.min(fixed[s]!, fixed[farthest - 1]!);
-      const enough = this.whenCheap(cost, s, farthest, base + 1e-12);
-      if (enough < width) table.fill(hands * duration * base, row + enough, row + width);
-      if (enough === 0) continue;
-      let work: f64 = 0;
-      for (let m = 0; m < duration; m++) work += cost[s + m]!;
-      if (sortedFor === s - 1) sortOneOn(cost, s, duration);
-      else sortAll(cost, s, duration);
-      sortedFor = s;
-      for (let x = 0; x < duration; x++) cheapest[x] = plain[x]!;
-      table[row] = hands * work;
-      let dearest = cheapest[duration - 1]!;
-      const pauses = Math.min(enough - 1, slots - s - duration);
-      for (let p = 1; p <= pauses; p++) {
-        const value = cost[s + duration + p - 1]!;
-        if (value < dearest) {
-          work += value - dearest;
-          let x = duration - 1;
-          while (x > 0 && cheapest[x - 1]! > value) {
-            cheapest[x] = cheapest[x - 1]!;
-            x -= 1;
-          }
-          cheapest[x] = value;
-          dearest = cheapest[duration - 1]!;
-        }
-        table[row + p] = hands * work;
+      const pauses = Math.max(-1, Math.min(width - 1, slots - s - duration));
+      if (duration < TWO_PIECES) this.fillTwoPieces(row, s, pauses, sum);
+      else {
+        const inner = s + LEAST_PIECE;
+        const count = duration - 2 * LEAST_PIECE;
+        if (sortedFor === s - 1) sortOneOn(cost, inner, count);
+        else sortAll(cost, inner, count);
+        sortedFor = s;
+        this.fillPieces(row, s, pauses, cost, sum);
       }
-      if (pauses < enough - 1) table.fill(NEVER, row + Math.max(0, pauses) + 1, row + enough);
+      let least: f64 = NEVER;
+      for (let p = 0; p <= pauses; p++) {
+        const work = hands * table[row + p]!;
+        table[row + p] = work;
+        if (work < least) least = work;
+        if (before + work < ends[k + p]!) ends[k + p] = before + work;
+      }
+      best[k] = least;
+      if (pauses < width - 1) table.fill(NEVER, row + pauses + 1, row + width);
+    }
+  }
+
+  /** All that can be chosen is where the pause lies: the dearest minutes are left out. */
+  private fillTwoPieces(row: number, s: number, pauses: number, sum: Float64Array): void {
+    const { table } = this;
+    const { duration } = this.option.mode;
+    const from = s + LEAST_PIECE;
+    const to = s + duration - LEAST_PIECE;
+    for (let p = 0; p <= pauses; p++) {
+      table[row + p] = sum[s + duration + p]! - sum[s]! - dearestGap(sum, from, to, p);
+    }
+  }
+
+  /** What lies between the first piece and the last costs its cheapest minutes, sorted in `plain` for no pause. */
+  private fillPieces(row: number, s: number, pauses: number, cost: Float64Array, sum: Float64Array): void {
+    const { table } = this;
+    const { duration } = this.option.mode;
+    const count = duration - 2 * LEAST_PIECE;
+    let work: f64 = sum[s + LEAST_PIECE]! - sum[s]!;
+    for (let x = 0; x < count; x++) {
+      cheapest[x] = plain[x]!;
+      work += plain[x]!;
+    }
+    let dearest = cheapest[count - 1]!;
+    let end = s + duration;
+    table[row] = sum[end]! - sum[s]!;
+    for (let p = 1; p <= pauses; p++) {
+      const value = cost[end - LEAST_PIECE]!;
+      end += 1;
+      if (value < dearest) {
+        work += value - dearest;
+        let x = count - 1;
+        for (; x > 0 && cheapest[x - 1]! > value; x--) cheapest[x] = cheapest[x - 1]!;
+        cheapest[x] = value;
+        dearest = cheapest[count - 1]!;
+      }
+      table[row + p] = work + sum[end]! - sum[end - LEAST_PIECE]!;
     }
   }
 
@@ -85,19 +112,9 @@ export class PausedWork {
     return this.table[k * this.width + pause]!;
   }
 
-  /** ends[e] = least over starts of up[s] and the work between them. */
-  fillEnds(): void {
-    const { option, table, width } = this;
-    const { up, ends, first, last } = option;
-    ends.fill(NEVER, first, last + width);
-    for (let k = first; k <= last; k++) {
-      const before = up[k]!;
-      if (before >= NEVER) continue;
-      for (let p = 0; p < width; p++) {
-        const cost = before + table[k * width + p]!;
-        if (cost < ends[k + p]!) ends[k + p] = cost;
-      }
-    }
+  /** Least cost of the work from start `k` on, whatever its end. */
+  leastFrom(k: number): f64 {
+    return this.best[k]!;
   }
 
   /** result[s] = least over ends of the work between them and rest[e]. */
@@ -106,16 +123,30 @@ export class PausedWork {
     for (let k = option.first; k <= option.last; k++) {
       let least = NEVER;
       if (option.up[k]! < NEVER) {
-        for (let p = 0; p < width; p++) least = Math.min(least, table[k * width + p]! + rest[k + p]!);
+        const row = k * width;
+        for (let p = 0; p < width; p++) {
+          const cost = table[row + p]! + rest[k + p]!;
+          if (cost < least) least = cost;
+        }
       }
       result[k] = least;
     }
   }
 }
 
-/** Sorts the costs of the `duration` minutes from `s` on into `plain`. */
-function sortAll(cost: Float64Array, s: number, duration: number): void {
-  for (let m = 0; m < duration; m++) {
+/** The most that `length` minutes cost that begin in [from, to]. */
+function dearestGap(sum: Float64Array, from: number, to: number, length: number): f64 {
+  let most: f64 = 0;
+  for (let a = from; a <= to; a++) {
+    const gap = sum[a + length]! - sum[a]!;
+    if (gap > most) most = gap;
+  }
+  return most;
+}
+
+/** Sorts the costs of the `count` minutes from `s` on into `plain`. */
+function sortAll(cost: Float64Array, s: number, count: number): void {
+  for (let m = 0; m < count; m++) {
     const value = cost[s + m]!;
     let x = m;
     for (; x > 0 && plain[x - 1]! > value; x--) plain[x] = plain[x - 1]!;
@@ -124,12 +155,12 @@ function sortAll(cost: Float64Array, s: number, duration: number): void {
 }
 
 /** The same where those from `s - 1` on are sorted: one goes, one comes. */
-function sortOneOn(cost: Float64Array, s: number, duration: number): void {
+function sortOneOn(cost: Float64Array, s: number, count: number): void {
   const gone = cost[s - 1]!;
-  const come = cost[s + duration - 1]!;
+  const come = cost[s + count - 1]!;
   let x = 0;
   while (plain[x] !== gone) x += 1;
-  for (; x + 1 < duration && plain[x + 1]! < come; x++) plain[x] = plain[x + 1]!;
+  for (; x + 1 < count && plain[x + 1]! < come; x++) plain[x] = plain[x + 1]!;
   for (; x > 0 && plain[x - 1]! > come; x--) plain[x] = plain[x - 1]!;
   plain[x] = come;
 }

@@ -80,7 +80,7 @@ export class Prover {
     for (const dual of this.duals) {
       const { tree } = dual;
       this.trees.push(tree);
-      this.narrowers.push(new Narrower(tree, dual.supply.cooks, dual.supply.dayStart));
+      this.narrowers.push(new Narrower(tree, dual.supply.cooks, dual.supply.dayStart, dual.supply.width));
       this.begin({
         tree: this.trees.length - 1,
         domain: openDomain(tree),
@@ -185,10 +185,10 @@ export class Prover {
   }
 
   private evening(node: Node): Evening {
-    const { serveLow, serveHigh, forced, from, to } = this.narrowers[node.tree]!;
+    const { serveLow, serveHigh, forced, from, to, tables } = this.narrowers[node.tree]!;
     this.duals[node.tree]!.setSpan(from, to);
     const { firstLow, firstHigh, awayLow, awayHigh } = node;
-    return { serveLow, serveHigh, firstLow, firstHigh, forced, awayLow, awayHigh };
+    return { serveLow, serveHigh, firstLow, firstHigh, forced, awayLow, awayHigh, trips: tables.trips };
   }
 
   /** Rules out each start, serving slot and first minute with which the evening costs the target or more. */

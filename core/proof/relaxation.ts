@@ -1,8 +1,10 @@
-import type { f64 } from '../model';
+import { LEAST_PIECE, type f64 } from '../model';
 import { Demand } from './demand';
+import { Marginals } from './marginals';
 import type { Option } from './options';
+import { TWO_PIECES } from './pauses';
 import { parentStart } from './spans';
-import { Supply, type Evening } from './supply';
+import { Evening, Supply } from './supply';
 import type { Tree } from './tree';
 import { NEVER } from './waiting';
 
@@ -13,6 +15,7 @@ import { NEVER } from './waiting';
 export class Relaxation {
   readonly demand: Demand;
   readonly supply: Supply;
+  private readonly marginals: Marginals;
   /** How much of hands and of each resource the relaxed answer uses. */
   readonly use: Float64Array;
   readonly resourceUse: readonly Float64Array[];
@@ -20,12 +23,16 @@ export class Relaxation {
   readonly from: Int32Array;
   readonly to: Int32Array;
   private readonly sorted: Float64Array;
+  /** The evening last looked at. */
+  private evening: Evening = new Evening();
 
   constructor(readonly tree: Tree) {
     const { slots, activities } = tree.model;
     const supply = new Supply(tree.model);
     this.supply = supply;
-    this.demand = new Demand(tree, supply.cooks);
+    const demand = new Demand(tree, supply.cooks);
+    this.demand = demand;
+    this.marginals = new Marginals(demand);
     this.use = new Float64Array(slots);
     const resourceUse: Float64Array[] = [];
     for (let r = 0; r < tree.priced.length; r++) resourceUse.push(new Float64Array(slots));
@@ -54,15 +61,33 @@ export class Relaxation {
 
   /** The bound at the prices in force. */
   bound(domain: Uint8Array, evening: Evening): f64 {
+    this.layTables(domain, evening);
     const cost = this.demand.cost(domain);
     return cost >= NEVER / 2 ? Infinity : cost + this.supplyCost(evening);
+  }
+
+  /** Tells the courses what cooks at table add by serving slot. */
+  private layTables(domain: Uint8Array, evening: Evening): void {
+    const { tree, demand, supply } = this;
+    this.evening = evening;
+    for (let c = 0; c < tree.serveAt.length; c++) {
+      const row = demand.service.table[c]!;
+      const { eating } = tree.model.courses[c]!;
+      for (let at = evening.serveLow[c]!; at <= evening.serveHigh[c]!; at++) {
+        const k = at - tree.serveLow[c]!;
+        if (domain[tree.serveAt[c]! + k] === 0) continue;
+        row[k] = Math.min(NEVER, supply.tableCost(c, at, demand.price, evening));
+        demand.work += eating;
+      }
+    }
   }
 
   /** Rules out each start, serving slot and first minute with which the evening would cost `limit` or more. */
   ruleOut(domain: Uint8Array, evening: Evening, limit: f64): void {
     const { tree, demand, supply } = this;
+    this.layTables(domain, evening);
     const whole = demand.cost(domain);
-    demand.marginals();
+    this.marginals.find();
     const sold = this.supplyCost(evening);
     for (const i of tree.order) {
       for (const option of tree.options[i]!) {
@@ -93,7 +118,7 @@ export class Relaxation {
     const { touchIn, touchOut, duration, takes } = mode;
     if (mode.isHands) {
       if (mode.hands === 0) return 0;
-      if (pause > 0) return this.findCheapest(start, duration, pause);
+      if (pause > 0) return this.findPieces(start, duration, pause);
       this.from[0] = start;
       this.to[0] = start + duration;
       return 1;
@@ -128,22 +153,55 @@ export class Relaxation {
     return this.demand.price[minute]! + this.demand.linear[minute]!;
   }
 
-  /** The cheapest minutes of paused work, one by one; of equals the first. */
-  private findCheapest(start: number, duration: number, pause: number): number {
+  /** The stretches of paused work that cost least, as `PausedWork` has them. */
+  private findPieces(start: number, duration: number, pause: number): number {
+    const end = start + duration + pause;
+    this.from[0] = start;
+    if (duration < TWO_PIECES) {
+      const gap = this.dearestGap(start, duration, pause);
+      this.to[0] = gap;
+      this.from[1] = gap + pause;
+      this.to[1] = end;
+      return 2;
+    }
+    this.to[0] = start + LEAST_PIECE;
+    const found = this.findCheapest(start + LEAST_PIECE, end - LEAST_PIECE, duration - 2 * LEAST_PIECE, 1);
+    this.from[found] = end - LEAST_PIECE;
+    this.to[found] = end;
+    return found + 1;
+  }
+
+  /** When the dearest pause begins in work of two pieces; of equals the first. */
+  private dearestGap(start: number, duration: number, pause: number): number {
+    const first = start + LEAST_PIECE;
+    let at = first;
+    let more: f64 = 0;
+    let most: f64 = 0;
+    for (let gap = first; gap < start + duration - LEAST_PIECE; gap++) {
+      more += this.costOf(gap + pause) - this.costOf(gap);
+      if (more <= most) continue;
+      most = more;
+      at = gap + 1;
+    }
+    return at;
+  }
+
+  /** The `count` cheapest minutes in [first, end), one by one from place `found` on; of equals the first. */
+  private findCheapest(first: number, end: number, count: number, found: number): number {
     const { sorted } = this;
-    let count = 0;
-    for (let m = start; m < start + duration + pause; m++) {
+    let length = 0;
+    for (let m = first; m < end; m++) {
       const cost = this.costOf(m);
-      if (count === duration && cost >= sorted[count - 1]!) continue;
-      let x = count < duration ? count++ : count - 1;
+      if (length === count && cost >= sorted[count - 1]!) continue;
+      let x = length < count ? length++ : count - 1;
       for (; x > 0 && sorted[x - 1]! > cost; x--) sorted[x] = sorted[x - 1]!;
       sorted[x] = cost;
     }
-    const dearest = sorted[duration - 1]!;
+    const dearest = sorted[count - 1]!;
     let equals = 0;
-    for (let x = duration - 1; x >= 0 && sorted[x] === dearest; x--) equals += 1;
-    let found = 0;
-    for (let m = start; found < duration; m++) {
+    for (let x = count - 1; x >= 0 && sorted[x] === dearest; x--) equals += 1;
+    const all = found + count;
+    for (let m = first; found < all; m++) {
       const cost = this.costOf(m);
       if (cost > dearest || (cost === dearest && equals-- <= 0)) continue;
       this.from[found] = m;
@@ -159,6 +217,7 @@ export class Relaxation {
     use.fill(0);
     for (const list of this.resourceUse) list.fill(0);
     demand.answer();
+    this.supply.answer(demand.price, this.evening, demand.from, demand.to, demand.serve);
     for (const i of tree.order) {
       const option = demand.option(i);
       const { mode } = option;

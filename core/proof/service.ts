@@ -6,23 +6,28 @@ import { NEVER } from './waiting';
 export class Service {
   /** After `marginals`: what the whole evening costs at least with each serving slot of each course. */
   readonly total: readonly Float64Array[];
+  /** What cooks at the table of each course add by its serving slot, to be filled in before. */
+  readonly table: readonly Float64Array[];
   private readonly up: readonly Float64Array[];
   /** What course c and all later ones cost at least, by serving slot of the course before. */
   private readonly chain: readonly Float64Array[];
 
   constructor(private readonly tree: Tree) {
     const total: Float64Array[] = [];
+    const table: Float64Array[] = [];
     const up: Float64Array[] = [];
     const chain: Float64Array[] = [];
     let before = 0;
     for (let c = 0; c < tree.model.courses.length; c++) {
       const count = tree.serveHigh[c]! - tree.serveLow[c]! + 1;
       total.push(new Float64Array(count));
+      table.push(new Float64Array(count));
       up.push(new Float64Array(count));
       chain.push(new Float64Array(before));
       before = count;
     }
     this.total = total;
+    this.table = table;
     this.up = up;
     this.chain = chain;
   }
@@ -55,6 +60,7 @@ export class Service {
     const { tree } = this;
     const { plating, clearing, eating } = tree.model.courses[c]!;
     const up = this.up[c]!;
+    const table = this.table[c]!;
     // The first plating is no trouble to guests at the door, but it is work of the day.
     const sums = c === 0 ? plainSum : sum;
     const ofTheDay: f64 = c === 0 ? tree.model.weights.sameDay * plating : 0;
@@ -63,7 +69,9 @@ export class Service {
       up[k] =
         domain[tree.serveAt[c]! + k] === 0
           ? NEVER
-          : ofTheDay + sums[at]! - sums[at - plating]! + sum[at + eating + clearing]! - sum[at + eating]!;
+          : ofTheDay +
+            table[k]! +
+            (sums[at]! - sums[at - plating]! + sum[at + eating + clearing]! - sum[at + eating]!);
     }
   }
 

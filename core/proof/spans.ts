@@ -3,6 +3,9 @@ import type { Option } from './options';
 import type { Tree } from './tree';
 import type { Row } from './waiting';
 
+/** A shorter run of closed starts is passed over one by one. */
+const LEAST_GAP = 30;
+
 /** The first start that a step inside its host may have, from the host's start. */
 export function guestFirst(model: Model, guest: Option, host: Option): number {
   return Math.max(0, guestDue(model, guest, host) - model.activities[guest.activity]!.slack);
@@ -34,14 +37,46 @@ export function setParentRow(tree: Tree, i: number, row: Row): void {
     row.low = tree.serveLow[parent]! - tree.model.courses[parent]!.plating;
     row.first = 0;
     row.last = tree.serveHigh[parent]! - tree.serveLow[parent]!;
+    row.setGap(0, 0);
     return;
   }
   const options = tree.options[parent]!;
   row.low = options[0]!.low;
   row.first = row.last = -1;
-  for (const { first, last } of options) {
+  let from = 0;
+  let to = 0;
+  for (const option of options) {
+    const { first, last, gapFrom, gapTo } = option;
     if (last < first) continue;
     row.first = row.first < 0 ? first : Math.min(row.first, first);
     row.last = Math.max(row.last, last);
+    if (gapTo - gapFrom <= to - from) continue;
+    from = gapFrom;
+    to = gapTo;
   }
+  // What is closed to one of the options may be open to another.
+  for (const option of options) {
+    const { first, last, gapFrom, gapTo } = option;
+    if (last < first || last < from || first >= to) continue;
+    from = Math.max(from, gapFrom);
+    to = Math.min(to, gapTo);
+  }
+  row.setGap(from, to);
+}
+
+/** Looks for the widest run of closed starts of an option; one that is not worth a leap counts for none. */
+export function findGap(option: Option, domain: Uint8Array): void {
+  const { first, last, at } = option;
+  let run = 0;
+  let widest = 0;
+  let to = 0;
+  for (let k = first; k <= last; k++) {
+    run = domain[at + k] === 0 ? run + 1 : 0;
+    if (run <= widest) continue;
+    widest = run;
+    to = k + 1;
+  }
+  const isNone = widest < LEAST_GAP;
+  option.gapFrom = isNone ? last + 1 : to - widest;
+  option.gapTo = isNone ? last + 1 : to;
 }

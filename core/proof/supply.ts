@@ -1,6 +1,9 @@
 import { hasBit, type CourseModel, type f64, type Model } from '../model';
 import { DAY_WINDOW } from '../plan';
 
+/** Trips from a table are counted up to so many. */
+const MOST_TRIPS = 8;
+
 /** What is known of the evening while minutes are sold: serving windows, first work, minutes that must be worked. */
 export class Evening {
   serveLow: Int32Array = new Int32Array(0);
@@ -13,6 +16,8 @@ export class Evening {
   /** For each course: how many minutes in all the cooks who eat are away from the table, least and most. */
   awayLow: Int32Array = new Int32Array(0);
   awayHigh: Int32Array = new Int32Array(0);
+  /** By course, and by minutes away, `Supply.width` of them: the fewest trips in which they can be. */
+  trips: Int32Array = new Int32Array(0);
 }
 
 /**
@@ -28,7 +33,7 @@ export class Supply {
   first = 0;
   readonly byFirst: Float64Array;
   readonly dayStart: number;
-  /** For each cook who eats: least cost by minutes away during the course last looked at, and how it comes about. */
+  /** For each cook who eats: least cost by minutes away at the table last looked at, and how it comes about. */
   private readonly tables: readonly Table[];
   /** The same for the first so many cooks together, and how many of the minutes are the last one's. */
   private readonly joint: Float64Array[];
@@ -37,6 +42,11 @@ export class Supply {
   /** Minutes away at each table in the cheapest answer, and the most that there may be. */
   readonly away: Int32Array;
   readonly mostAway: Int32Array;
+  /** After `tableCost`: minutes away in all, and whether any could be worth it. */
+  private used = 0;
+  private isPaid = false;
+  /** One more than the most minutes that a cook may be away from any table. */
+  readonly width: number;
 
   constructor(private readonly model: Model) {
     const { courses, slots, zero } = model;
@@ -55,6 +65,7 @@ export class Supply {
       width = Math.max(width, mostAway(course) + 1);
       minutes = Math.max(minutes, course.eating);
     }
+    this.width = width;
     const tables: Table[] = [];
     const joint: Float64Array[] = [];
     const share: Int32Array[] = [];
@@ -74,15 +85,12 @@ export class Supply {
     this.mostAway = most;
   }
 
-  /** Least cost of minutes given, less what is paid for them. */
+  /** Least cost of minutes given, less what is paid for them; what tables add is told by `tableCost`. */
   cost(price: Float64Array, evening: Evening, from: number, to: number): f64 {
-    const { model, given, cooks, dayStart, byFirst } = this;
+    const { model, cooks, dayStart, byFirst } = this;
     const { zero, weights } = model;
-    given.fill(0);
     let total: f64 = 0;
-    for (let m = from; m < Math.min(to, dayStart); m++) {
-      total -= price[m]! * (given[m] = cooks[m]!);
-    }
+    for (let m = from; m < Math.min(to, dayStart); m++) total -= price[m]! * cooks[m]!;
     let later: f64 = 0;
     let best: f64 = Infinity;
     for (let m = zero; m >= dayStart; m--) {
@@ -94,45 +102,47 @@ export class Supply {
       this.first = m;
     }
     total += best;
-    for (let m = this.first; m < zero; m++) given[m] = cooks[m]!;
-    for (let m = zero; m < to; m++) {
-      total -= price[m]! * cooks[m]!;
-      given[m] = cooks[m]!;
-    }
-    for (let c = 0; c < model.courses.length; c++) {
-      const down = evening.serveHigh[c]!;
-      const { eating } = model.courses[c]!;
-      const up = evening.serveLow[c]! + eating;
-      if (up <= down) continue;
-      if (this.tables.length > 0) total += this.atTable(c, down, up, price, evening);
-    }
+    for (let m = zero; m < to; m++) total -= price[m]! * cooks[m]!;
     for (let m = dayStart; m <= zero; m++) byFirst[m - dayStart]! += total - best;
     return total;
   }
 
-  /** What minutes away from the table of course `c` add: the cheapest shares of them among the cooks who eat. */
-  private atTable(c: number, down: number, up: number, price: Float64Array, evening: Evening): f64 {
-    const { model, tables, joint, share, given, cooks } = this;
-    const { weights } = model;
-    const most = Math.min(mostAway(model.courses[c]!), up - down);
+  /** After `cost`: fills `given` and `away` with a cheapest answer where courses are served at those slots. */
+  answer(price: Float64Array, evening: Evening, from: number, to: number, serve: Int32Array): void {
+    const { given, cooks, dayStart, first } = this;
+    given.fill(0);
+    for (let m = from; m < Math.min(to, dayStart); m++) given[m] = cooks[m]!;
+    for (let m = first; m < to; m++) given[m] = cooks[m]!;
+    for (let c = 0; c < serve.length; c++) this.sitDown(c, serve[c]!, price, evening);
+  }
+
+  /**
+   * What minutes away from the table of course `c`, served at slot `at`, add: the cheapest shares of them among the cooks
+   * who eat. Infinity where there are none.
+   */
+  tableCost(c: number, at: number, price: Float64Array, evening: Evening): f64 {
+    const { model, tables, joint, share, cooks } = this;
+    this.used = 0;
+    this.isPaid = false;
+    if (tables.length === 0) return 0;
+    const up = at + model.courses[c]!.eating;
+    const most = mostAway(model.courses[c]!);
     let free: f64 = 0;
-    let isPaid = false;
     for (const table of tables) {
       const calendar = model.calendars[table.cook]!;
-      for (let m = down; m < up; m++) {
+      for (let m = at; m < up; m++) {
         if (!hasBit(calendar, m)) continue;
         free += price[m]!;
-        given[m]! -= 1;
-        if (price[m]! > 0 || evening.forced[m]! >= cooks[m]!) isPaid = true;
+        if (price[m]! > 0 || evening.forced[m]! >= cooks[m]!) this.isPaid = true;
       }
     }
     const low = evening.awayLow[c]!;
-    this.away[c] = 0;
-    if (!isPaid && low === 0) return free;
+    if (!this.isPaid && low === 0) return free;
+    this.isPaid = true;
     let last = 0;
     for (let n = 0; n < tables.length; n++) {
       const table = tables[n]!;
-      table.read(down, up, most, price, evening.forced, cooks);
+      table.read(at, up, most, price, evening.forced, cooks, evening.trips, c * this.width);
       const all = joint[n]!;
       if (n === 0) for (let x = 0; x <= most; x++) all[x] = table.least[x]!;
       else {
@@ -149,26 +159,33 @@ export class Supply {
       }
       last += most;
     }
-    // While the serving time is open, minutes away may lie beside those that are surely eaten in.
-    const isOpen = up - down < model.courses[c]!.eating;
     const all = joint[tables.length - 1]!;
     let best: f64 = Infinity;
-    let used = 0;
-    for (let u = isOpen ? 0 : low; u <= Math.min(last, evening.awayHigh[c]!); u++) {
-      const beside = Math.max(0, low - u);
-      const cost = all[u]! + weights.away * beside + (beside > 0 && u === 0 ? weights.trips : 0);
-      if (cost >= best) continue;
-      best = cost;
-      used = u;
-    }
-    if (best === Infinity) return Infinity;
-    this.away[c] = used;
-    for (let n = tables.length - 1; n >= 0; n--) {
-      const own = n === 0 ? used : share[n]![used]!;
-      tables[n]!.give(down, up, own, given);
-      used -= own;
+    for (let u = low; u <= Math.min(last, evening.awayHigh[c]!); u++) {
+      if (all[u]! >= best) continue;
+      best = all[u]!;
+      this.used = u;
     }
     return free + best;
+  }
+
+  /** Takes out of `given` what the cooks spend at the table of course `c`, served at slot `at`. */
+  private sitDown(c: number, at: number, price: Float64Array, evening: Evening): void {
+    const { model, tables, share, given } = this;
+    const up = at + model.courses[c]!.eating;
+    const cost = this.tableCost(c, at, price, evening);
+    this.away[c] = this.used;
+    for (const table of tables) {
+      const calendar = model.calendars[table.cook]!;
+      for (let m = at; m < up; m++) if (hasBit(calendar, m)) given[m]! -= 1;
+    }
+    if (!this.isPaid || cost === Infinity) return;
+    let left = this.used;
+    for (let n = tables.length - 1; n >= 0; n--) {
+      const own = n === 0 ? left : share[n]![left]!;
+      tables[n]!.give(at, up, own, given);
+      left -= own;
+    }
   }
 }
 
@@ -178,7 +195,8 @@ function mostAway(course: CourseModel): number {
 
 /**
  * One cook at one table: while plates are on it a minute away costs `away`, and each trip `trips`; what this adds to
- * minutes given freely. States: 0 at the table for two minutes, 1 away, 2 back for one minute.
+ * minutes given freely. States: 0 at the table for two minutes, 1 away, 2 back for one minute; for each of them it is told how
+ * many trips there were, as far as it matters.
  */
 class Table {
   /** Least cost with exactly so many minutes away. */
@@ -187,6 +205,7 @@ class Table {
   private readonly table: Float64Array;
   private readonly steps: Int32Array;
   private width = 0;
+  private size = 0;
 
   constructor(
     private readonly model: Model,
@@ -196,10 +215,11 @@ class Table {
   ) {
     this.least = new Float64Array(width);
     this.state = new Int32Array(width);
-    this.table = new Float64Array(3 * width);
-    this.steps = new Int32Array(3 * width * minutes);
+    this.table = new Float64Array(3 * width * (MOST_TRIPS + 1));
+    this.steps = new Int32Array(3 * width * (MOST_TRIPS + 1) * minutes);
   }
 
+  /** `trips` says from place `at` on, by minutes away, how many trips there must be. */
   read(
     down: number,
     up: number,
@@ -207,62 +227,95 @@ class Table {
     price: Float64Array,
     forced: Uint8Array,
     cooks: Uint8Array,
+    trips: Int32Array,
+    at: number,
   ): void {
-    const { table, steps, model } = this;
-    const { weights } = model;
+    const { table, model } = this;
     const calendar = model.calendars[this.cook]!;
     const width = most + 1;
+    let counted = 0;
+    for (let used = 0; used < width; used++) counted = Math.max(counted, trips[at + used]!);
+    counted = Math.min(counted, MOST_TRIPS);
     this.width = width;
-    table.fill(Infinity);
+    this.size = 3 * width * (counted + 1);
+    table.fill(Infinity, 0, this.size);
     table[0] = 0;
     for (let m = down; m < up; m++) {
       const mayLeave = hasBit(calendar, m);
       const mayStay = !mayLeave || forced[m]! < cooks[m]!;
-      const cost = weights.away - price[m]!;
-      const row = (m - down) * 3 * width;
-      for (let used = most; used >= 0; used--) {
-        const off = table[used]!;
-        const on = table[width + used]!;
-        const back = table[2 * width + used]!;
-        let away: f64 = Infinity;
-        let from = 0;
-        if (mayLeave && used > 0) {
-          const a = table[used - 1]! + weights.trips;
-          const b = table[width + used - 1]!;
-          const c = table[2 * width + used - 1]!;
-          away = Math.min(a, b, c) + cost;
-          from = b <= a && b <= c ? 1 : c <= a ? 2 : 0;
-        }
-        table[width + used] = away;
-        steps[row + width + used] = from;
-        table[used] = mayStay ? Math.min(off, back) : Infinity;
-        steps[row + used] = off <= back ? 0 : 2;
-        table[2 * width + used] = mayStay ? on : Infinity;
-        steps[row + 2 * width + used] = 1;
+      const cost = model.weights.away - price[m]!;
+      for (let made = counted; made >= 0; made--) {
+        this.passMinute((m - down) * this.size, made, made === counted, most, mayLeave, mayStay, cost);
       }
     }
     for (let used = 0; used < width; used++) {
       this.least[used] = Infinity;
-      for (let state = 0; state < 3; state++) {
-        if (table[state * width + used]! >= this.least[used]!) continue;
-        this.least[used] = table[state * width + used]!;
-        this.state[used] = state;
+      const fewest = Math.min(counted, trips[at + used]!);
+      for (let place = 3 * width * fewest; place < this.size; place += width) {
+        if (table[place + used]! >= this.least[used]!) continue;
+        this.least[used] = table[place + used]!;
+        this.state[used] = place + used;
       }
+    }
+  }
+
+  /** One minute more for those that made so many trips, or, where these are the most that are counted, as many or more. */
+  private passMinute(
+    row: number,
+    made: number,
+    isMost: boolean,
+    most: number,
+    mayLeave: boolean,
+    mayStay: boolean,
+    cost: f64,
+  ): void {
+    const { table, steps, width } = this;
+    const { trips } = this.model.weights;
+    const off = 3 * width * made;
+    const on = off + width;
+    const back = on + width;
+    for (let used = most; used >= 0; used--) {
+      const stayed = table[off + used]!;
+      const came = table[back + used]!;
+      const gone = table[on + used]!;
+      let away: f64 = Infinity;
+      let from = off;
+      if (mayLeave && used > 0) {
+        if (made > 0) {
+          from = off - 3 * width + used - 1;
+          away = table[from]! + trips;
+        }
+        if (isMost && table[off + used - 1]! + trips < away) {
+          from = off + used - 1;
+          away = table[from]! + trips;
+        }
+        if (table[back + used - 1]! <= away) {
+          from = back + used - 1;
+          away = table[from]!;
+        }
+        if (table[on + used - 1]! <= away) {
+          from = on + used - 1;
+          away = table[from]!;
+        }
+        away += cost;
+      }
+      table[on + used] = away;
+      steps[row + on + used] = from;
+      table[off + used] = mayStay ? Math.min(stayed, came) : Infinity;
+      steps[row + off + used] = stayed <= came ? off + used : back + used;
+      table[back + used] = mayStay ? gone : Infinity;
+      steps[row + back + used] = on + used;
     }
   }
 
   /** Adds the minutes of the cheapest way to be away `minutes` to `given`. */
   give(down: number, up: number, minutes: number, given: Uint8Array): void {
-    const { steps, width } = this;
-    let state = this.state[minutes]!;
-    let used = minutes;
+    const { steps, width, size } = this;
+    let place = this.state[minutes]!;
     for (let m = up - 1; m >= down; m--) {
-      const from = steps[(m - down) * 3 * width + state * width + used]!;
-      if (state === 1) {
-        given[m]! += 1;
-        used -= 1;
-      }
-      state = from;
+      const kind = ((place / width) | 0) % 3;
+      if (kind === 1) given[m]! += 1;
+      place = steps[(m - down) * size + place]!;
     }
   }
 }

@@ -27,6 +27,7 @@ class Desk {
     evening.awayHigh = new Int32Array(count);
     this.evening = evening;
     const relaxation = new Relaxation(tree);
+    evening.trips = new Int32Array(count * relaxation.supply.width);
     this.relaxation = relaxation;
     this.climb = new Climb(relaxation);
     this.domain = new Uint8Array(tree.size);
@@ -141,8 +142,10 @@ export function placeOf(d: i32, what: i32): usize {
       return supply.away.dataStart;
     case 15:
       return relaxation.use.dataStart;
-    default:
+    case 16:
       return demand.queueing.share.dataStart;
+    default:
+      return evening.trips.dataStart;
   }
 }
 

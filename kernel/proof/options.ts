@@ -66,6 +66,8 @@ export class Option {
   at: i32;
   first: i32;
   last: i32;
+  gapFrom: i32;
+  gapTo: i32;
   keeps: bool;
   uses: Array<Use> = [];
   checks: Array<Check> = [];
@@ -89,6 +91,8 @@ export class Option {
     this.at = parcel.int();
     this.first = 0;
     this.last = count - 1;
+    this.gapFrom = count;
+    this.gapTo = count;
     this.keeps = parcel.flag();
     const up = new Float64Array(count);
     this.up = up;

@@ -7,7 +7,7 @@ import type { Evening } from '../../core/proof/supply';
 export function wholePart(dual: Dual) {
   const { tree, supply } = dual;
   const { zero, courses } = tree.model;
-  const narrower = new Narrower(tree, supply.cooks, supply.dayStart);
+  const narrower = new Narrower(tree, supply.cooks, supply.dayStart, supply.width);
   const part = {
     domain: openDomain(tree),
     firstLow: supply.dayStart,
@@ -19,8 +19,8 @@ export function wholePart(dual: Dual) {
   const evening = (): Evening | null => {
     if (!narrower.narrow(part)) return null;
     dual.setSpan(narrower.from, narrower.to);
-    const { serveLow, serveHigh, forced } = narrower;
-    return { ...part, serveLow, serveHigh, forced };
+    const { serveLow, serveHigh, forced, tables } = narrower;
+    return { ...part, serveLow, serveHigh, forced, trips: tables.trips };
   };
   return { part, evening };
 }

@@ -1,16 +1,28 @@
-import { compileModel } from '../../core/model';
+import { compileModel, LEAST_PIECE } from '../../core/model';
 import { Prover } from '../../core/proof';
 import type { Option, Piece } from '../../core/proof/options';
 import { PausedWork } from '../../core/proof/pauses';
-import { NEVER, waitBackward, waitForward, type Row } from '../../core/proof/waiting';
+import { NEVER, Row, waitBackward, waitForward } from '../../core/proof/waiting';
 import { Random, Search } from '../../core/planner';
 import { dinnerFile, planOf, read, step } from '../builders/dinner';
 import { generateDinner, generateSpicyDinner } from '../builders/generate-dinner';
 
 function randomRow(random: Random, low: number, size: number): Row {
   const list = Float64Array.from({ length: size }, () => (random.next() < 0.2 ? NEVER : 10 * random.next()));
-  const first = random.below(4);
-  return { list, low, first, last: size - 1 - random.below(4) };
+  const row = new Row();
+  row.list = list;
+  row.low = low;
+  row.first = random.below(4);
+  row.last = size - 1 - random.below(4);
+  const from = row.first + 1 + random.below(10);
+  const to = from + random.below(12);
+  row.setGap(from, to);
+  list.fill(NEVER, from, to);
+  return row;
+}
+
+function blank(row: Row): Row {
+  return Object.assign(new Row(), row, { list: new Float64Array(30).fill(NEVER) });
 }
 
 const costOf = ({ from, to, base, slope }: Piece, h: number) =>
@@ -32,9 +44,9 @@ test('waiting forward and backward finds what trying every pair finds', () => {
     };
     const ends = randomRow(random, random.below(10), 30);
     const starts = randomRow(random, random.below(20), 30);
-    const forward = { ...starts, list: new Float64Array(30).fill(NEVER) };
+    const forward = blank(starts);
     waitForward(piece, ends, forward);
-    const backward = { ...ends, list: new Float64Array(30).fill(NEVER) };
+    const backward = blank(ends);
     waitBackward(piece, starts, backward);
     const least = (values: Row, cost: (at: number) => number) => {
       let best = NEVER;
@@ -43,20 +55,47 @@ test('waiting forward and backward finds what trying every pair finds', () => {
       }
       return best;
     };
+    const isOpen = (row: Row, k: number) => k < row.gapFrom || k >= row.gapTo;
     for (let k = starts.first; k <= starts.last; k++) {
+      if (!isOpen(starts, k)) continue;
       const expected = least(ends, (e) => costOf(piece, starts.low + k - e));
       expect(Math.min(NEVER, forward.list[k]!)).toBeCloseTo(expected, 6);
     }
     for (let k = ends.first; k <= ends.last; k++) {
+      if (!isOpen(ends, k)) continue;
       const expected = least(starts, (t) => costOf(piece, t - ends.low - k));
       expect(Math.min(NEVER, backward.list[k]!)).toBeCloseTo(expected, 6);
     }
   }
 });
 
-test('paused work costs the cheapest minutes between its start and its end', () => {
+/** The least that `duration` minutes of pieces of five and more between two slots cost, by looking at all. */
+function leastPieces(cost: Float64Array, start: number, end: number, duration: number): number {
+  let least = Infinity;
+  const place = (from: number, left: number, sum: number) => {
+    for (let length = LEAST_PIECE; length <= left; length++) {
+      const spent = sum + cost.subarray(from, from + length).reduce((a, b) => a + b, 0);
+      if (length === left) {
+        if (from + length === end) least = Math.min(least, spent);
+        continue;
+      }
+      for (let next = from + length + 1; next + left - length <= end; next++)
+        place(next, left - length, spent);
+    }
+  };
+  place(start, duration, 0);
+  return least;
+}
+
+test.each([
+  [10, 'exactly'],
+  [12, 'exactly'],
+  [14, 'exactly'],
+  [15, 'at most'],
+  [18, 'at most'],
+])('paused work of %i minutes costs %s what its cheapest pieces cost', (duration, how) => {
   const random = new Random(7);
-  const [count, reach, duration, low] = [40, 30, 12, 5];
+  const [count, reach, low] = [12, 9, 5];
   const option = {
     count,
     reach,
@@ -68,16 +107,21 @@ test('paused work costs the cheapest minutes between its start and its end', () 
     ends: new Float64Array(count + reach),
   } as unknown as Option;
   const work = new PausedWork(option);
-  const slots = low + count + duration + 20;
-  const fixed = Float64Array.from({ length: 120 }, (_, m) => (m > 20 && m < 50 ? 2 : 0));
-  const cost = fixed.map((f) => f + (random.next() < 0.5 ? 0 : random.next()));
-  work.read(cost, fixed, slots);
+  const slots = low + count + duration + 4;
+  const cost = Float64Array.from({ length: 60 }, () => (random.next() < 0.5 ? 0 : random.next()));
+  const sum = new Float64Array(61);
+  cost.forEach((value, m) => (sum[m + 1] = sum[m]! + value));
+  work.fillEnds(cost, sum, slots);
   for (let k = option.first; k <= option.last; k++) {
+    let least = Infinity;
     for (let p = 0; p <= reach && low + k + duration + p <= slots; p++) {
-      const between = [...cost.subarray(low + k, low + k + duration + p)].sort((a, b) => a - b);
-      const cheapest = between.slice(0, duration).reduce((a, b) => a + b, 0);
-      expect(work.cost(k, p)).toBeCloseTo(2 * cheapest, 9);
+      const start = low + k;
+      const expected = 2 * leastPieces(cost, start, start + duration + p, duration);
+      if (how === 'exactly' || p === 0) expect(work.cost(k, p)).toBeCloseTo(expected, 9);
+      else expect(work.cost(k, p)).toBeLessThanOrEqual(expected + 1e-9);
+      least = Math.min(least, work.cost(k, p));
     }
+    expect(work.leastFrom(k)).toBe(least);
   }
 });
 

@@ -52,6 +52,7 @@ function eveningWith(model: Model, low: number, high: number): Evening {
     forced: new Uint8Array(model.slots),
     awayLow: Int32Array.of(low),
     awayHigh: Int32Array.of(high),
+    trips: new Int32Array(EATING + 1),
   };
 }
 
@@ -72,7 +73,11 @@ test.each([1, 2])(
       const price = randomPrices(model, random);
       const low = random.below(3 * cooks);
       const high = low + random.below(4);
-      const got = supply.cost(price, eveningWith(model, low, high), model.zero, model.zero + EATING);
+      const evening = eveningWith(model, low, high);
+      const end = model.zero + EATING;
+      const got =
+        supply.cost(price, evening, model.zero, end) + supply.tableCost(0, model.zero, price, evening);
+      supply.answer(price, evening, model.zero, end, Int32Array.of(model.zero));
       const one = Array.from({ length: 5 }, (_, n) =>
         Math.min(...ways.filter((bits) => minutesOf(bits) === n).map((bits) => costOf(model, price, bits))),
       );
@@ -96,11 +101,26 @@ test.each([1, 2])(
   },
 );
 
-test('while it is open when a course is served, minutes away may lie outside what is surely eaten in', () => {
+test('where so many minutes away need so many trips, absences of fewer trips do not count', () => {
   const model = tableFor(1);
   const supply = new Supply(model);
-  const price = new Float64Array(model.slots);
-  const open = { ...eveningWith(model, 3, 4), serveLow: Int32Array.of(model.zero - 4) };
-  const cost = supply.cost(price, open, model.zero - 4, model.zero + EATING);
-  expect(cost).toBeCloseTo(model.weights.trips + 3 * model.weights.away, 6);
+  const random = new Random(9);
+  const ways = absences(4);
+  for (let round = 0; round < 40; round++) {
+    const price = randomPrices(model, random);
+    const evening = eveningWith(model, random.below(4), 4);
+    const fewest = Int32Array.from({ length: EATING + 1 }, (_, u) => random.below(Math.min(u, 3) + 1));
+    evening.trips = fewest;
+    const got = supply.tableCost(0, model.zero, price, evening);
+    supply.cost(price, evening, model.zero, model.zero + EATING);
+    supply.answer(price, evening, model.zero, model.zero + EATING, Int32Array.of(model.zero));
+    const all = price.reduce((sum, p) => sum + p, 0);
+    const costs = ways
+      .filter((bits) => minutesOf(bits) >= evening.awayLow[0]! && tripsOf(bits) >= fewest[minutesOf(bits)]!)
+      .map((bits) => costOf(model, price, bits));
+    expect(got).toBeCloseTo(all + Math.min(...costs), 6);
+    const given = supply.given.subarray(model.zero, model.zero + EATING);
+    const bits = given.reduce((sum, n, m) => sum + (n << m), 0);
+    expect(all + costOf(model, price, bits)).toBeCloseTo(got, 6);
+  }
 });

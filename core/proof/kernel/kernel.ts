@@ -41,6 +41,7 @@ const PLACES = [
   'away',
   'use',
   'queueShare',
+  'trips',
 ] as const;
 type Place = (typeof PLACES)[number];
 type Words = Float64Array | Int32Array | Uint8Array;
@@ -153,6 +154,7 @@ export class RelaxationKernel {
     this.write('forced', evening.forced);
     this.write('awayLow', evening.awayLow);
     this.write('awayHigh', evening.awayHigh);
+    this.write('trips', evening.trips);
     for (const options of tree.options) {
       for (const { number, first, last } of options) {
         this.firsts[number] = first;

@@ -1,0 +1,121 @@
+import type { Part } from './narrow';
+import type { Option } from './options';
+import type { Tree } from './tree';
+import { allEat, MOST_VISITS, Visits } from './visits';
+
+/** What activities take from the tables, whenever they start: closes starts that take more than there is. */
+export class Tables {
+  /** By course and minutes away (of `width` of them): the fewest trips in which cooks can be away so long. */
+  readonly trips: Int32Array;
+  /** By number of the option. */
+  private readonly visits: Visits[] = [];
+  private readonly least: Int32Array;
+  private readonly counts: Int32Array;
+  private readonly isCounted: boolean;
+
+  constructor(
+    private readonly tree: Tree,
+    private readonly width: number,
+  ) {
+    const { model } = tree;
+    this.isCounted = allEat(model);
+    for (const option of tree.options.flat()) this.visits[option.number] = new Visits(option);
+    this.trips = new Int32Array(model.courses.length * width);
+    this.least = new Int32Array(model.activities.length);
+    this.counts = new Int32Array(model.activities.length);
+  }
+
+  /** Raises the least minutes away of a part and closes starts; true where any were. `serveLow` and `serveHigh` are its slots. */
+  narrow(part: Part, serveLow: Int32Array, serveHigh: Int32Array): boolean {
+    if (!this.isCounted) return false;
+    let changed = false;
+    this.tree.model.courses.forEach(({ eating }, c) => {
+      const down = serveHigh[c]!;
+      const up = serveLow[c]! + eating;
+      if (up <= down) return;
+      const sum = this.countLeast(part.domain, down, up);
+      part.awayLow[c] = Math.max(part.awayLow[c]!, sum);
+      changed = this.close(part.domain, down, up, part.awayHigh[c]! - sum) || changed;
+      this.countTrips(c);
+    });
+    return changed;
+  }
+
+  /** Visits of start `s` of an option within slots [down, up). */
+  visitsAt(option: Option, s: number, down: number, up: number): number {
+    const visits = this.visits[option.number]!;
+    visits.look(s, down, up);
+    return visits.count;
+  }
+
+  /** What each activity needs at least, whatever its open start; returns the minutes of all. */
+  private countLeast(domain: Uint8Array, down: number, up: number): number {
+    let sum = 0;
+    for (const i of this.tree.order) {
+      this.least[i] = this.counts[i] = 0;
+      const options = this.tree.options[i]!.filter(({ first, last }) => last >= first);
+      if (!options.every((option) => isInside(option, down, up))) continue;
+      let minutes = Infinity;
+      let count = Infinity;
+      for (const option of options) {
+        const visits = this.visits[option.number]!;
+        for (let k = option.first; k <= option.last && minutes > 0; k++) {
+          if (domain[option.at + k] === 0) continue;
+          visits.look(option.low + k, down, up);
+          minutes = Math.min(minutes, visits.minutes);
+          count = Math.min(count, visits.count);
+        }
+      }
+      if (minutes === 0) continue;
+      this.least[i] = minutes;
+      this.counts[i] = Math.min(count, MOST_VISITS);
+      sum += minutes;
+    }
+    return sum;
+  }
+
+  /** Closes starts that need more than `room` minutes beyond what is needed at least. */
+  private close(domain: Uint8Array, down: number, up: number, room: number): boolean {
+    let changed = false;
+    for (const i of this.tree.order) {
+      const limit = room + this.least[i]!;
+      for (const option of this.tree.options[i]!) {
+        const visits = this.visits[option.number]!;
+        if (visits.most <= limit) continue;
+        const { low, at, mode, reach } = option;
+        const from = Math.max(option.first, down - mode.duration - reach - low);
+        const to = Math.min(option.last, up - 1 - low);
+        for (let k = from; k <= to; k++) {
+          if (domain[at + k] === 0) continue;
+          visits.look(low + k, down, up);
+          if (visits.minutes <= limit) continue;
+          domain[at + k] = 0;
+          changed = true;
+        }
+      }
+    }
+    return changed;
+  }
+
+  /** The activity with most visits says how many trips there are at least; with two cooks they could share them. */
+  private countTrips(c: number): void {
+    const { tree, trips, width, counts } = this;
+    const row = c * width;
+    trips.fill(0, row, row + width);
+    if (tree.model.cookCount > 1) return;
+    for (const i of tree.order) {
+      if (counts[i]! < 2) continue;
+      const [option] = tree.options[i]!.filter(({ first, last }) => last >= first);
+      const visits = this.visits[option!.number]!;
+      for (let u = 1; u < width; u++) {
+        const fewest = visits.fewestTrips(counts[i]!, u);
+        trips[row + u] = Math.max(trips[row + u]!, fewest);
+      }
+    }
+  }
+}
+
+/** True where all that is open of an option touches slots [down, up). */
+function isInside({ low, first, last, mode, reach }: Option, down: number, up: number): boolean {
+  return low + first > down - mode.duration - reach && low + last < up;
+}

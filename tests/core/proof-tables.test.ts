@@ -1,0 +1,178 @@
+import { compileModel } from '../../core/model';
+import { Search, type Board } from '../../core/planner';
+import { allConfigurations } from '../../core/planner/combinations';
+import { Dual } from '../../core/proof/dual';
+import { Tables } from '../../core/proof/tables';
+import { makeTree, type Tree } from '../../core/proof/tree';
+import { Visits } from '../../core/proof/visits';
+import { dinnerFile, read, step } from '../builders/dinner';
+import { generateDinner, generateSpicyDinner } from '../builders/generate-dinner';
+import { wholePart } from '../builders/whole-part';
+
+const pot = step('pot', 40, {
+  attention: 'minded',
+  touch: { in: 2, out: 1 },
+  check: { every: 8, takes: 1, slack: 1 },
+});
+
+function treeOf(steps: Parameters<typeof dinnerFile>[0], more: Parameters<typeof dinnerFile>[1] = {}): Tree {
+  const model = compileModel(read(dinnerFile(steps, more)));
+  return makeTree(model, new Search(model, 1).board.config);
+}
+
+function optionOf(tree: Tree, id: string) {
+  return tree.options[tree.model.activities.findIndex(({ name }) => name === `dish/${id}`)]![0]!;
+}
+
+test('of a pot those visits count that fall at table wherever its looks lie', () => {
+  const visits = new Visits(optionOf(treeOf([pot]), 'pot'));
+  const look = (down: number, up: number) => {
+    visits.look(100, down, up);
+    return [visits.minutes, visits.count];
+  };
+  // Begun at 100 for two minutes, looked at about 108, 116, 124 and 132, taken off in the minute from 139.
+  expect(visits.most).toBe(7);
+  expect(look(100, 140)).toEqual([7, 6]);
+  expect(look(101, 140)).toEqual([6, 6]);
+  expect(look(102, 139)).toEqual([4, 4]);
+  expect(look(108, 139)).toEqual([3, 3]);
+  expect(look(115, 118)).toEqual([1, 1]);
+  expect(look(116, 118)).toEqual([0, 0]);
+});
+
+test('to leave the table once for two visits takes the time between them, so few minutes need many trips', () => {
+  const visits = new Visits(optionOf(treeOf([pot]), 'pot'));
+  expect([1, 2, 3].map((minutes) => visits.fewestTrips(1, minutes))).toEqual([1, 1, 1]);
+  // Two looks are six minutes apart at least: with every other minute at table that is four minutes away for one trip of two.
+  expect([2, 3, 4, 5].map((minutes) => visits.fewestTrips(2, minutes))).toEqual([2, 2, 1, 1]);
+  expect(visits.fewestTrips(4, 4)).toBe(4);
+  expect(visits.fewestTrips(4, 8)).toBeLessThan(4);
+});
+
+test('work that pauses takes from a table what its longest pause leaves', () => {
+  const visits = new Visits(optionOf(treeOf([step('whisk', 20, { pausable: true })]), 'whisk'));
+  visits.look(100, 100, 150);
+  expect([visits.minutes, visits.count]).toEqual([20, 1]);
+  visits.look(100, 100, 140);
+  expect([visits.minutes, visits.count]).toEqual([10, 1]);
+  visits.look(100, 110, 130);
+  expect([visits.minutes, visits.count]).toEqual([0, 0]);
+});
+
+/** Minutes of hands of activity `i` within slots [down, up) of the plan on the board. */
+function minutesIn(board: Board, i: number, down: number, up: number): number {
+  const first = board.activity(i).firstStretch;
+  let minutes = 0;
+  for (let k = first; k < first + board.stretches[i]!; k++)
+    minutes += Math.max(0, Math.min(board.to[k]!, up) - Math.max(board.from[k]!, down));
+  return minutes;
+}
+
+/** How often the one cook leaves a table laid over slots [down, up). */
+function tripsIn(board: Board, down: number, up: number): number {
+  let trips = 0;
+  let back = 2;
+  for (let m = down; m < up; m++) {
+    if (board.owner[m] === 0) back += 1;
+    else {
+      if (back > 1) trips += 1;
+      back = 0;
+    }
+  }
+  return trips;
+}
+
+test('in no plan is less time spent away from a table, or in fewer trips, than its steps are said to take', () => {
+  let met = 0;
+  const broken: string[] = [];
+  for (let seed = 1; seed <= 40; seed++) {
+    for (const generate of [generateDinner, generateSpicyDinner]) {
+      const model = compileModel(read(generate(seed, seed % 2 === 0 ? 'medium' : 'small')));
+      const search = new Search(model, seed);
+      if (model.cookCount > 1 || !search.construct({ rounds: 1, isOver: () => false })) continue;
+      search.showBest();
+      const { board } = search;
+      const tree = makeTree(model, board.config);
+      model.courses.forEach(({ eating }, c) => {
+        const [down, up] = [board.serve[c]!, board.serve[c]! + eating];
+        const away = model.activities.reduce((sum, { index }) => sum + minutesIn(board, index, down, up), 0);
+        for (const i of tree.order) {
+          const visits = new Visits(tree.options[i]!.find(({ mode }) => mode === board.modeOf(i))!);
+          visits.look(board.start[i]!, down, up);
+          if (visits.count > 1) met += 1;
+          const isRight =
+            visits.minutes <= minutesIn(board, i, down, up) &&
+            visits.fewestTrips(visits.count, away) <= tripsIn(board, down, up);
+          if (!isRight) broken.push(`${seed}: step ${i}, course ${c}`);
+        }
+      });
+    }
+  }
+  expect(broken).toEqual([]);
+  expect(met).toBeGreaterThan(10);
+});
+
+/** A pot for the second of two courses, with who sits down at 19:00 for twenty minutes, and the pause fixed. */
+function twoCourses(): Tree {
+  const dish = (id: string, steps: Parameters<typeof dinnerFile>[0]) => ({ id, name: id, serves: 4, steps });
+  return treeOf([], {
+    courses: [
+      { id: 'first', name: 'First', dishes: ['soup'], eating: 20 },
+      { id: 'second', name: 'Second', dishes: ['dish'], pause: { least: 10, ideal: 10, most: 10 } },
+    ],
+    dishes: [dish('soup', [step('stir', 5)]), dish('dish', [{ ...pot, keeps: { most: 30 } }])],
+  });
+}
+
+test('starts that take more from a table than may be taken are closed, and what all others take is taken at least', () => {
+  const tree = twoCourses();
+  const dual = new Dual(tree);
+  const { part, evening } = wholePart(dual);
+  evening();
+  const { serveAt, serveLow, serveHigh } = tree;
+  expect(serveAt).toHaveLength(2);
+  const option = optionOf(tree, 'pot');
+  const [down, up] = [serveHigh[0]!, serveLow[0]! + 20];
+  const visits = new Visits(option);
+  const needs = (k: number) => {
+    visits.look(option.low + k, down, up);
+    return visits.minutes;
+  };
+  const open = () =>
+    Array.from({ length: option.count }, (_, k) => k).filter((k) => part.domain[option.at + k]);
+  const before = open();
+  const fewest = Math.min(...before.map(needs));
+  expect(before.some((k) => needs(k) > fewest)).toBe(true);
+  const tables = new Tables(tree, dual.supply.width);
+  part.awayHigh[0] = fewest;
+  expect(tables.narrow(part, serveLow, serveHigh)).toBe(true);
+  expect(part.awayLow[0]).toBe(fewest);
+  expect(open()).toEqual(before.filter((k) => needs(k) === fewest));
+});
+
+test('a relaxation remembers nothing of the starts that were open when it was asked before', () => {
+  let asked = 0;
+  for (let seed = 1; seed <= 30; seed++) {
+    const model = compileModel(read(generateDinner(seed, seed % 3 === 0 ? 'medium' : 'small')));
+    const [config] = allConfigurations(new Search(model, 1).board)!;
+    const dual = new Dual(makeTree(model, config!));
+    const { part, evening } = wholePart(dual);
+    const whole = part.domain.slice();
+    const begun = evening();
+    if (!begun) continue;
+    const bound = dual.bound(part.domain, begun);
+    // Without the starts in the middle of each step's, then with all again.
+    for (const options of dual.tree.options)
+      for (const { at, first, last } of options)
+        part.domain.fill(0, at + first + ((last - first) >> 2), at + last - ((last - first) >> 2));
+    const some = evening();
+    if (some) dual.bound(part.domain, some);
+    part.domain.set(whole);
+    part.firstLow = dual.supply.dayStart;
+    part.firstHigh = model.zero;
+    part.awayLow.fill(0);
+    expect(dual.bound(part.domain, evening()!)).toBeCloseTo(bound, 9);
+    asked += 1;
+  }
+  expect(asked).toBeGreaterThan(20);
+});
