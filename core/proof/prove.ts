@@ -3,7 +3,7 @@ import { lastOf } from '../slices';
 import { Brancher, busiest, type Node } from './branch';
 import { openDomain } from './domain';
 import { NEAR } from './climb';
-import { Dual } from './dual';
+import { Dual, type Prices } from './dual';
 import { Heap } from './heap';
 import { RelaxationKernel } from './kernel/kernel';
 import { Narrower } from './narrow';
@@ -143,6 +143,7 @@ export class Prover {
     else if (this.handsPrices) dual.setHandsPrices(this.handsPrices);
     if (!narrower.narrow(node)) return true;
     const limit = this.target - WORTH;
+    if (node.prices) this.takeOver(node, dual, node.prices);
     const refine = () => {
       this.filter(node, dual);
       return narrower.narrow(node) ? this.evening(node) : null;
@@ -164,6 +165,16 @@ export class Prover {
     if (dual.bound(node.domain, this.evening(node)) >= limit) return true;
     this.branch(node, dual, narrower);
     return true;
+  }
+
+  /** A part may be worth more with no prices than with those it takes over: then it begins without any. */
+  private takeOver(node: Node, dual: Dual, prices: Prices): void {
+    const evening = this.evening(node);
+    const before = dual.bound(node.domain, evening);
+    dual.setPrices(nothing(prices));
+    const without = dual.bound(node.domain, evening);
+    node.bound = Math.max(node.bound, before, without);
+    if (without <= before) dual.setPrices(prices);
   }
 
   private firstRounds(): number {
@@ -220,4 +231,8 @@ export class Prover {
     if (this.brancher.partSteps(node, dual, narrower, conflict)) return;
     this.unsettled = Math.min(this.unsettled, least);
   }
+}
+
+function nothing({ hands, resources, queueShares }: Prices): Prices {
+  return { hands: hands.map(() => 0), resources: resources.map((list) => list.map(() => 0)), queueShares };
 }
