@@ -1,0 +1,119 @@
+import { compileModel } from '../../core/model';
+import { Random, Search } from '../../core/planner';
+import { allConfigurations } from '../../core/planner/combinations';
+import { Dual } from '../../core/proof/dual';
+import type { Relaxation } from '../../core/proof/relaxation';
+import { parentStart } from '../../core/proof/spans';
+import { makeTree } from '../../core/proof/tree';
+import { read } from '../builders/dinner';
+import { generateDinner, generateSpicyDinner } from '../builders/generate-dinner';
+import { wholePart } from '../builders/whole-part';
+
+/** What minutes [from, to) of a list add up to. */
+const over = (list: Float64Array, from: number, to: number) =>
+  list.subarray(from, Math.max(from, to)).reduce((sum, value) => sum + value, 0);
+
+/** What the steps of the relaxed answer cost at the prices in force, one by one. */
+function costOfSteps(relaxation: Relaxation): number {
+  const { tree, demand } = relaxation;
+  const { weights } = tree.model;
+  let cost = tree.config.points * weights.ways;
+  for (const i of tree.order) {
+    const option = demand.option(i);
+    const { mode, uses, pieces } = option;
+    const [start, pause] = [demand.start[i]!, demand.pause[i]!];
+    const end = start + mode.duration + pause;
+    cost += weights.ways * mode.points;
+    const count = relaxation.findStretches(option, start, pause);
+    for (let k = 0; k < count; k++) {
+      const [from, to] = [relaxation.from[k]!, relaxation.to[k]!];
+      cost +=
+        (mode.isHands ? mode.hands : 1) * (over(demand.price, from, to) + over(demand.linear, from, to));
+    }
+    const { kind } = tree.branches[i]!;
+    const leadsOn = kind === 'after' || kind === 'plate';
+    const next = leadsOn ? parentStart(tree, i, demand.start, demand.serve) : end;
+    for (const { resource, count: n, kept, lead, rest } of uses)
+      cost +=
+        n *
+        over(demand.resourcePrice[resource]!, start + lead, Math.min(demand.to, kept ? next : end + rest));
+    if (!leadsOn) continue;
+    const waited = next - end;
+    const fits = pieces.filter(({ from, to }) => waited >= from && waited <= to);
+    cost += Math.min(...fits.map(({ base, slope }) => base + slope * waited));
+  }
+  return cost;
+}
+
+/** What plating, clearing and the pauses of the relaxed answer cost. */
+function costOfService({ tree, demand }: Relaxation): number {
+  const { courses, weights } = tree.model;
+  let cost = 0;
+  courses.forEach(({ plating, clearing, eating, ideal }, c) => {
+    const at = demand.serve[c]!;
+    cost += over(demand.price, at - plating, at) + over(demand.price, at + eating, at + eating + clearing);
+    cost += over(demand.linear, at + eating, at + eating + clearing);
+    // Guests at the door do not mind the first plating, which is work of the day all the same.
+    cost += c === 0 ? weights.sameDay * plating : over(demand.linear, at - plating, at);
+    if (c === 0) return;
+    const wait = at - demand.serve[c - 1]! - courses[c - 1]!.eating;
+    cost += weights.wait * Math.max(0, wait - ideal) + weights.rushed * Math.max(0, ideal - wait);
+  });
+  return cost;
+}
+
+/** What the minutes given cost, less what is paid for them and for all there is of each resource. One cook. */
+function costOfSupply({ tree, demand, supply }: Relaxation): number {
+  const { model, priced } = tree;
+  let cost = model.weights.day * (model.zero - supply.first);
+  supply.given.forEach((n, m) => (cost -= n * demand.price[m]!));
+  demand.resourcePrice.forEach(
+    (list, r) => (cost -= priced[r]!.capacity * over(list, demand.from, demand.to)),
+  );
+  model.courses.forEach(({ eating }, c) => {
+    const at = demand.serve[c]!;
+    const minutes = [...supply.given.subarray(at, at + eating)].join('');
+    cost += model.weights.away * minutes.replaceAll('0', '').length;
+    cost += model.weights.trips * minutes.split(/00+/).filter((part) => part.includes('1')).length;
+  });
+  return cost;
+}
+
+test.each([
+  ['plain', generateDinner],
+  ['with rare features', generateSpicyDinner],
+])('%s: at any prices the relaxed answer costs what the bound says', (_name, generate) => {
+  const random = new Random(17);
+  let asked = 0;
+  let paused = 0;
+  for (let seed = 1; seed <= 30; seed++) {
+    const model = compileModel(read(generate(seed, seed % 5 === 0 ? 'medium' : 'small')));
+    const config = allConfigurations(new Search(model, 1).board)?.find(({ possible }) => possible);
+    if (model.cookCount > 1 || !config) continue;
+    const dual = new Dual(makeTree(model, config));
+    const { relaxation, demand } = dual;
+    const { part, evening } = wholePart(dual);
+    const begun = evening();
+    if (!begun) continue;
+    for (let round = 0; round < 3; round++) {
+      const price = () => (random.next() < 0.4 ? 0 : random.next());
+      for (let m = demand.from; m < demand.to; m++) {
+        demand.price[m] = 3 * price();
+        for (const list of demand.resourcePrice) list[m] = price();
+      }
+      demand.queueing.share.forEach((_, q) => (demand.queueing.share[q] = random.next()));
+      const bound = dual.bound(part.domain, begun);
+      dual.countUse();
+      const cost =
+        demand.queueing.pay() +
+        costOfSteps(relaxation) +
+        costOfService(relaxation) +
+        costOfSupply(relaxation);
+      expect(cost).toBeCloseTo(bound, 5);
+      asked += 1;
+      paused += demand.pause.reduce((sum, minutes) => sum + minutes, 0);
+    }
+  }
+  expect(asked).toBeGreaterThan(40);
+  expect(paused).toBeGreaterThan(0);
+});
