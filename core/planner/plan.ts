@@ -30,7 +30,7 @@ const ROUNDS_A_SECOND = 1_600_000;
 const STARTS_A_SECOND = 24_000_000;
 /** Few activities are soon placed as well as can be: this share of the time is enough for the search. */
 const SHARE_FOR_SMALL = 0.2;
-const SMALL = 18;
+const SMALL = 22;
 /** Of many, the proof gets this share of the time and for each second so much more, up to the most: a plan comes first. */
 const SHARE_FOR_PROOF = 0.1;
 const SHARE_A_SECOND = 0.15;

@@ -126,7 +126,7 @@ export class Supply {
     this.isPaid = false;
     if (tables.length === 0) return 0;
     const up = at + model.courses[c]!.eating;
-    const most = mostAway(model.courses[c]!);
+    const most = Math.min(mostAway(model.courses[c]!), evening.awayHigh[c]!);
     let free: f64 = 0;
     for (const table of tables) {
       const calendar = model.calendars[table.cook]!;
@@ -244,8 +244,10 @@ class Table {
       const mayLeave = hasBit(calendar, m);
       const mayStay = !mayLeave || forced[m]! < cooks[m]!;
       const cost = model.weights.away - price[m]!;
+      // No more minutes away than have passed.
+      const last = Math.min(most, m - down + 1);
       for (let made = counted; made >= 0; made--) {
-        this.passMinute((m - down) * this.size, made, made === counted, most, mayLeave, mayStay, cost);
+        this.passMinute((m - down) * this.size, made, made === counted, last, mayLeave, mayStay, cost);
       }
     }
     for (let used = 0; used < width; used++) {
