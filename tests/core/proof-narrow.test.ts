@@ -1,0 +1,138 @@
+import { compileModel } from '../../core/model';
+import { Random, Search, type Board } from '../../core/planner';
+import { firstBusy } from '../../core/planner/cost';
+import { Dual } from '../../core/proof/dual';
+import type { Narrower, Part } from '../../core/proof/narrow';
+import { makeTree } from '../../core/proof/tree';
+import { dinnerFile, read, step } from '../builders/dinner';
+import { generateDinner, generateSpicyDinner, type Size } from '../builders/generate-dinner';
+import { wholePart } from '../builders/whole-part';
+
+/** A dinner with a plan on the board, and all of it as one part of a proof; null where no plan was found. */
+function planned(seed: number, size: Size, generate: typeof generateDinner) {
+  const model = compileModel(read(generate(seed, size)));
+  const search = new Search(model, seed);
+  const budget = { rounds: 200, isOver: () => false };
+  if (!search.construct(budget)) return null;
+  search.improve(budget);
+  search.showBest();
+  const { board } = search;
+  const dual = new Dual(makeTree(model, board.config));
+  return { board, dual, cost: search.best.cost, ...wholePart(dual) };
+}
+
+/** Where the plan's start of each step stands in the domain, and its serving slots. */
+function placesOf(board: Board, { tree }: Dual): number[] {
+  const steps = tree.order.map((i) => {
+    const option = tree.options[i]!.find(({ mode }) => mode === board.modeOf(i))!;
+    return option.at + board.start[i]! - option.low;
+  });
+  return [...steps, ...tree.serveAt.map((at, c) => at + board.serve[c]! - tree.serveLow[c]!)];
+}
+
+/** Minutes in all that those who eat are away from the table of course `c`. */
+function awayFrom(board: Board, c: number): number {
+  const { model } = board;
+  let minutes = 0;
+  for (let k = 0; k < model.cookCount; k++) {
+    if (!model.eats[k]) continue;
+    const row = k * model.slots + board.serve[c]!;
+    for (let m = 0; m < model.courses[c]!.eating; m++) if (board.owner[row + m] !== 0) minutes += 1;
+  }
+  return minutes;
+}
+
+/** What the part has closed of the plan, in words. */
+function closedOf(board: Board, dual: Dual, part: Part): string[] {
+  const closed = placesOf(board, dual)
+    .filter((place) => part.domain[place] === 0)
+    .map((place) => `place ${place}`);
+  const first = firstBusy(board);
+  if (first < part.firstLow || first > part.firstHigh) closed.push('the first minute of the day');
+  part.awayLow.forEach((low, c) => {
+    const away = awayFrom(board, c);
+    if (away < low || away > part.awayHigh[c]!) closed.push(`${away} minutes away from course ${c}`);
+  });
+  return closed;
+}
+
+/** True where no minute is spoken for by more cooks than are at work in it. */
+function isSpokenForRightly(board: Board, { forced }: Pick<Narrower, 'forced'>): boolean {
+  const { model } = board;
+  return forced.every((cooks, m) => {
+    let busy = 0;
+    for (let k = 0; k < model.cookCount; k++) if (board.owner[k * model.slots + m] !== 0) busy += 1;
+    return cooks <= busy;
+  });
+}
+
+test.each([
+  ['plain', generateDinner],
+  ['with rare features', generateSpicyDinner],
+])('%s: however much of a plan is decided, narrowing leaves the plan open', (_name, generate) => {
+  const random = new Random(5);
+  let met = 0;
+  let closed = 0;
+  for (let seed = 1; seed <= 40; seed++) {
+    const one = planned(seed, seed % 4 === 0 ? 'medium' : 'small', generate);
+    if (!one) continue;
+    const { board, dual, part, evening } = one;
+    met += 1;
+    const whole = part.domain.reduce((sum, open) => sum + open, 0);
+    for (let round = 0; round < 4; round++) {
+      const now = evening();
+      expect([seed, now && closedOf(board, dual, part)]).toEqual([seed, []]);
+      expect(isSpokenForRightly(board, now!)).toBe(true);
+      // Decide on some steps, and on how long cooks are away, as the plan has it.
+      for (const options of dual.tree.options) {
+        if (random.next() < 0.5) continue;
+        const places = new Set(placesOf(board, dual));
+        for (const { at, count } of options)
+          for (let place = at; place < at + count; place++) if (!places.has(place)) part.domain[place] = 0;
+      }
+      part.awayHigh.forEach((_, c) => {
+        if (random.next() < 0.5) part.awayHigh[c] = awayFrom(board, c);
+      });
+    }
+    closed += whole - part.domain.reduce((sum, open) => sum + open, 0);
+  }
+  expect(met).toBeGreaterThan(25);
+  expect(closed).toBeGreaterThan(1000);
+});
+
+test('what costs as much as the limit is ruled out, and no start of a plan that costs less', () => {
+  let ruledOut = 0;
+  for (let seed = 1; seed <= 30; seed++) {
+    const one = planned(seed, 'small', seed % 2 === 0 ? generateDinner : generateSpicyDinner);
+    if (!one) continue;
+    const { board, dual, cost, part, evening } = one;
+    dual.ascend(
+      part.domain,
+      evening()!,
+      cost,
+      60,
+      1,
+      () => false,
+      () => evening(),
+    );
+    const now = evening()!;
+    const before = part.domain.reduce((sum, open) => sum + open, 0);
+    dual.ruleOut(part.domain, now, cost + 1e-6);
+    expect([seed, closedOf(board, dual, { ...part, ...now })]).toEqual([seed, []]);
+    ruledOut += before - part.domain.reduce((sum, open) => sum + open, 0);
+  }
+  expect(ruledOut).toBeGreaterThan(1000);
+});
+
+test('nothing is left where two steps must have the one cook in the same minutes', () => {
+  const model = compileModel(read(dinnerFile([step('stir', 30), step('chop', 30)])));
+  const dual = new Dual(makeTree(model, new Search(model, 1).board.config));
+  const { part, evening } = wholePart(dual);
+  expect(evening()).not.toBeNull();
+  for (const [option] of dual.tree.options.filter((options) => options.length > 0)) {
+    const { at: place, count, low } = option!;
+    part.domain.fill(0, place, place + count);
+    part.domain[place + model.zero - 60 - low] = 1;
+  }
+  expect(evening()).toBeNull();
+});
