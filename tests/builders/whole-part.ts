@@ -22,5 +22,5 @@ export function wholePart(dual: Dual) {
     const { serveLow, serveHigh, forced, tables } = narrower;
     return { ...part, serveLow, serveHigh, forced, trips: tables.trips };
   };
-  return { part, evening };
+  return { part, evening, narrower };
 }

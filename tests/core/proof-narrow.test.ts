@@ -1,7 +1,9 @@
 import { compileModel } from '../../core/model';
 import { Random, Search, type Board } from '../../core/planner';
 import { firstBusy } from '../../core/planner/cost';
+import { Brancher, busiest, type Node } from '../../core/proof/branch';
 import { Dual } from '../../core/proof/dual';
+import { RelaxationKernel } from '../../core/proof/kernel/kernel';
 import type { Narrower, Part } from '../../core/proof/narrow';
 import { makeTree } from '../../core/proof/tree';
 import { dinnerFile, read, step } from '../builders/dinner';
@@ -49,6 +51,8 @@ function closedOf(board: Board, dual: Dual, part: Part): string[] {
     .map((place) => `place ${place}`);
   const first = firstBusy(board);
   if (first < part.firstLow || first > part.firstHigh) closed.push('the first minute of the day');
+  for (let order = part.orders; order !== null; order = order.rest)
+    if (board.start[order.to]! < board.start[order.from]! + order.lag) closed.push('an order of two');
   part.awayLow.forEach((low, c) => {
     const away = awayFrom(board, c);
     if (away < low || away > part.awayHigh[c]!) closed.push(`${away} minutes away from course ${c}`);
@@ -135,4 +139,53 @@ test('nothing is left where two steps must have the one cook in the same minutes
     part.domain[place + model.zero - 60 - low] = 1;
   }
   expect(evening()).toBeNull();
+});
+
+test('a part is parted into smaller ones, and every plan of it is in one of them', () => {
+  let parted = 0;
+  let deepest = 0;
+  for (let seed = 1; seed <= 16; seed++) {
+    const one = planned(seed, seed % 4 === 0 ? 'medium' : 'small', generateDinner);
+    if (!one) continue;
+    const { board, dual, cost, part, evening, narrower } = one;
+    [dual.kernel] = RelaxationKernel.for([dual.relaxation])!;
+    const children: Node[] = [];
+    const brancher = new Brancher(board.model, (node) => children.push(node));
+    let node: Node = { ...part, tree: 0, prices: null, bound: 0, depth: 0 };
+    for (let depth = 0; depth < 20; depth++) {
+      Object.assign(part, node);
+      const now = evening();
+      expect([seed, depth, now && closedOf(board, dual, part)]).toEqual([seed, depth, []]);
+      dual.ascend(
+        part.domain,
+        now!,
+        1.2 * cost,
+        20,
+        1,
+        () => false,
+        () => now,
+      );
+      dual.bound(part.domain, now!);
+      dual.countUse();
+      const here: Node = { ...node, ...part };
+      children.length = 0;
+      const isParted =
+        brancher.partEvening(here, dual, narrower, cost) ||
+        brancher.partSteps(here, dual, narrower, busiest(here, dual, narrower));
+      if (!isParted) break;
+      parted += 1;
+      deepest = Math.max(deepest, depth);
+      const sizeOf = ({ domain, firstHigh, firstLow, awayHigh, awayLow, orders }: Part) =>
+        domain.reduce((sum, open) => sum + open, 0) +
+        (firstHigh - firstLow) +
+        awayHigh.reduce((sum, high, c) => sum + high - awayLow[c]!, 0) -
+        (orders === here.orders ? 0 : 1);
+      for (const child of children) expect(sizeOf(child)).toBeLessThan(sizeOf(here));
+      const mine = children.filter((child) => closedOf(board, dual, child).length === 0);
+      expect([seed, depth, mine.length]).not.toEqual([seed, depth, 0]);
+      node = mine[0]!;
+    }
+  }
+  expect(parted).toBeGreaterThan(100);
+  expect(deepest).toBeGreaterThan(10);
 });
