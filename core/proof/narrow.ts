@@ -44,6 +44,8 @@ export class Narrower {
   private readonly blockedForAll: Int32Array;
   private readonly blockedForOne: Int32Array;
   private blocked: Int32Array;
+  private readonly blockedBefore: Int32Array;
+  private partBefore: Part | null = null;
   private readonly dayStart: number;
 
   constructor(
@@ -68,6 +70,7 @@ export class Narrower {
     this.blockedForAll = new Int32Array(this.model.slots + 1);
     this.blockedForOne = new Int32Array(this.model.slots + 1);
     this.blocked = this.blockedForAll;
+    this.blockedBefore = new Int32Array(this.model.slots + 1);
   }
 
   /** False where nothing is left. */
@@ -263,6 +266,7 @@ export class Narrower {
     const { tree, own, model } = this;
     this.countMay(part);
     this.countBlocked(part, this.blockedForAll, this.from, this.to, 1, []);
+    const isDone = this.isAsBefore(part);
     let changed = false;
     for (const i of tree.order) {
       const mine = own[i]!;
@@ -274,6 +278,7 @@ export class Narrower {
         const from = option.low + first;
         const to = Math.min(model.slots, option.low + last + mode.duration + option.reach);
         this.blocked = hands === 1 && mine.length === 0 ? this.blockedForAll : this.blockedForOne;
+        if (isDone && this.blocked === this.blockedForAll) continue;
         if (this.blocked === this.blockedForOne) this.countBlocked(part, this.blocked, from, to, hands, mine);
         if (this.isFree(from, to)) continue;
         for (let k = first; k <= last; k++) {
@@ -285,6 +290,16 @@ export class Narrower {
     }
     for (let c = 0; c < model.courses.length; c++) changed = this.byService(part, c) || changed;
     return changed;
+  }
+
+  /** True where the same minutes were blocked when the part was looked at last: what was open then and does not fit is closed. */
+  private isAsBefore(part: Part): boolean {
+    const { blockedForAll, blockedBefore, from, to } = this;
+    let isSame = part === this.partBefore;
+    for (let m = from; m <= to && isSame; m++) isSame = blockedForAll[m] === blockedBefore[m];
+    this.partBefore = part;
+    blockedBefore.set(blockedForAll);
+    return isSame;
   }
 
   /** Counts on, from `from` to `to`, the minutes in which `hands` more are too many; `mine` are spoken for by the step itself. */
