@@ -145,19 +145,29 @@ export class Brancher {
         const isMore = (option: Option, k: number) =>
           tables.visitsAt(option, option.low + k, down, up) >= count;
         if (!hasFewer(node, tree.options[i]!, isMore)) continue;
-        for (const wanted of [true, false]) {
-          const cut = ({ domain }: Node) => {
-            for (const option of tree.options[i]!) {
-              for (let k = option.first; k <= option.last; k++)
-                if (isMore(option, k) !== wanted) domain[option.at + k] = 0;
-            }
-          };
-          this.child(node, cut, prices);
-        }
+        this.partBy(node, tree.options[i]!, isMore, prices);
         return true;
       }
     }
     return false;
+  }
+
+  /** Two parts: the starts of a step that are such, and all others. */
+  private partBy(
+    node: Node,
+    options: readonly Option[],
+    isSuch: (option: Option, k: number) => boolean,
+    prices: Prices,
+  ): void {
+    for (const wanted of [true, false]) {
+      const cut = ({ domain }: Node) => {
+        for (const option of options) {
+          for (let k = 0; k < option.count; k++)
+            if (domain[option.at + k] !== 0 && isSuch(option, k) !== wanted) domain[option.at + k] = 0;
+        }
+      };
+      this.child(node, cut, prices);
+    }
   }
 
   /** Three parts: before, at, and after a slot; `count` places from `at` on in the domain stand for slots from `low` on. */
@@ -202,17 +212,7 @@ export class Brancher {
     const { start } = dual.demand;
     const least = start[to]! - lag;
     const slot = least + ((start[from]! - least) >> 1);
-    for (const isEarly of [true, false]) {
-      this.child(
-        node,
-        (part) => {
-          for (const { at, low, count } of dual.tree.options[from]!) {
-            for (let k = 0; k < count; k++) if (low + k <= slot !== isEarly) part.domain[at + k] = 0;
-          }
-        },
-        prices,
-      );
-    }
+    this.partBy(node, dual.tree.options[from]!, ({ low }, k) => low + k <= slot, prices);
   }
 }
 

@@ -1,4 +1,5 @@
-import { hasBit, LEAST_PIECE, NO_LIMIT, type Model } from '../model';
+import { NO_LIMIT, type Model } from '../model';
+import { FreeHands, type Known } from './free-hands';
 import type { Option } from './options';
 import { Tables } from './tables';
 import type { Tree } from './tree';
@@ -24,7 +25,7 @@ export interface Order {
 }
 
 /** Narrows the domain of a part by what holds in every plan, and knows which minutes are spoken for. */
-export class Narrower {
+export class Narrower implements Known {
   readonly serveLow: Int32Array;
   readonly serveHigh: Int32Array;
   /** Nothing of the dinner can lie outside slots [from, to). */
@@ -32,20 +33,15 @@ export class Narrower {
   to = 0;
   /** Cooks that every plan of the part has at work in each minute. */
   readonly forced: Uint8Array;
+  /** Which of these minutes are whose. */
+  readonly own: [number, number][][];
   readonly tables: Tables;
   private readonly model: Model;
-  private readonly may: Uint8Array;
-  private readonly own: [number, number][][];
+  private readonly hands: FreeHands;
   private readonly minStart: Int32Array;
   private readonly maxStart: Int32Array;
   private readonly minEnd: Int32Array;
   private readonly maxEnd: Int32Array;
-  /** How many minutes before each slot have no pair of hands left: for steps that hold none themselves, for one that does. */
-  private readonly blockedForAll: Int32Array;
-  private readonly blockedForOne: Int32Array;
-  private blocked: Int32Array;
-  private readonly blockedBefore: Int32Array;
-  private partBefore: Part | null = null;
   private readonly dayStart: number;
 
   constructor(
@@ -61,16 +57,12 @@ export class Narrower {
     this.serveLow = tree.serveLow.slice();
     this.serveHigh = tree.serveHigh.slice();
     this.forced = new Uint8Array(this.model.slots);
-    this.may = new Uint8Array(this.model.slots);
     this.own = this.model.activities.map(() => []);
     this.minStart = new Int32Array(n);
     this.maxStart = new Int32Array(n);
     this.minEnd = new Int32Array(n);
     this.maxEnd = new Int32Array(n);
-    this.blockedForAll = new Int32Array(this.model.slots + 1);
-    this.blockedForOne = new Int32Array(this.model.slots + 1);
-    this.blocked = this.blockedForAll;
-    this.blockedBefore = new Int32Array(this.model.slots + 1);
+    this.hands = new FreeHands(tree, cooks, dayStart, this);
   }
 
   /** False where nothing is left. */
@@ -80,7 +72,8 @@ export class Narrower {
       if (!this.force(part)) return false;
       let changed = this.byLinks(part.domain);
       changed = this.byOrders(part) || changed;
-      changed = this.byHands(part) || changed;
+      changed = this.hands.narrow(part) || changed;
+      for (let c = 0; c < this.serveLow.length; c++) changed = this.byService(part, c) || changed;
       changed = this.byApart(part.domain) || changed;
       changed = this.tables.narrow(part, this.serveLow, this.serveHigh) || changed;
       if (!awayFits(part)) return false;
@@ -245,102 +238,6 @@ export class Narrower {
         changed = this.keep(part.domain, option, minStart[from]! + lag, NO_LIMIT) || changed;
     }
     return changed;
-  }
-
-  /** Cooks who may be at work in each minute: those who eat stay at table where nobody leaves it. */
-  private countMay(part: Part): void {
-    const { model, may, cooks } = this;
-    may.set(cooks);
-    part.awayHigh.forEach((most, c) => {
-      if (most > 0) return;
-      const up = this.serveLow[c]! + model.courses[c]!.eating;
-      for (let k = 0; k < model.cookCount; k++) {
-        if (!model.eats[k]) continue;
-        for (let m = this.serveHigh[c]!; m < up; m++) if (hasBit(model.calendars[k]!, m)) may[m]! -= 1;
-      }
-    });
-  }
-
-  /** Removes starts whose hands fall on minutes spoken for, before the day's first, or too long at table. */
-  private byHands(part: Part): boolean {
-    const { tree, own, model } = this;
-    this.countMay(part);
-    this.countBlocked(part, this.blockedForAll, this.from, this.to, 1, []);
-    const isDone = this.isAsBefore(part);
-    let changed = false;
-    for (const i of tree.order) {
-      const mine = own[i]!;
-      for (const option of tree.options[i]!) {
-        const { mode, first, last } = option;
-        const hands = mode.isHands ? mode.hands : 1;
-        if (last < first) continue;
-        if (mode.isHands ? mode.hands === 0 : mode.touchIn + mode.touchOut + mode.checks === 0) continue;
-        const from = option.low + first;
-        const to = Math.min(model.slots, option.low + last + mode.duration + option.reach);
-        this.blocked = hands === 1 && mine.length === 0 ? this.blockedForAll : this.blockedForOne;
-        if (isDone && this.blocked === this.blockedForAll) continue;
-        if (this.blocked === this.blockedForOne) this.countBlocked(part, this.blocked, from, to, hands, mine);
-        if (this.isFree(from, to)) continue;
-        for (let k = first; k <= last; k++) {
-          if (part.domain[option.at + k] === 0 || this.handsFit(option, option.low + k)) continue;
-          part.domain[option.at + k] = 0;
-          changed = true;
-        }
-      }
-    }
-    for (let c = 0; c < model.courses.length; c++) changed = this.byService(part, c) || changed;
-    return changed;
-  }
-
-  /** True where the same minutes were blocked when the part was looked at last: what was open then and does not fit is closed. */
-  private isAsBefore(part: Part): boolean {
-    const { blockedForAll, blockedBefore, from, to } = this;
-    let isSame = part === this.partBefore;
-    for (let m = from; m <= to && isSame; m++) isSame = blockedForAll[m] === blockedBefore[m];
-    this.partBefore = part;
-    blockedBefore.set(blockedForAll);
-    return isSame;
-  }
-
-  /** Counts on, from `from` to `to`, the minutes in which `hands` more are too many; `mine` are spoken for by the step itself. */
-  private countBlocked(
-    part: Part,
-    blocked: Int32Array,
-    from: number,
-    to: number,
-    hands: number,
-    mine: readonly [number, number][],
-  ): void {
-    const { forced, may, dayStart, model } = this;
-    const early = Math.min(part.firstLow, model.zero);
-    blocked[from] = 0;
-    for (let m = from; m < to; m++) {
-      let taken = forced[m]!;
-      for (let x = 0; x < mine.length; x++) if (m >= mine[x]![0] && m < mine[x]![1]) taken -= hands;
-      const isEarly = m >= dayStart && m < early;
-      blocked[m + 1] = blocked[m]! + (isEarly || taken + hands > may[m]! ? 1 : 0);
-    }
-  }
-
-  private isFree(from: number, to: number): boolean {
-    return this.blocked[to] === this.blocked[from];
-  }
-
-  private handsFit(option: Option, s: number): boolean {
-    const { mode, reach } = option;
-    const { duration, touchIn, touchOut, takes } = mode;
-    if (mode.isHands) {
-      const { blocked } = this;
-      const end = Math.min(this.model.slots, s + duration + reach);
-      if (reach === 0) return this.isFree(s, end);
-      return this.isFree(s, s + LEAST_PIECE) && end - s - (blocked[end]! - blocked[s]!) >= duration;
-    }
-    if (touchIn > 0 && !this.isFree(s, s + touchIn)) return false;
-    if (touchOut > 0 && !this.isFree(s + duration - touchOut, s + duration)) return false;
-    return option.checks.every(({ low, high }) => {
-      for (let x = s + low; x <= s + high; x++) if (this.isFree(x, x + takes)) return true;
-      return false;
-    });
   }
 
   private byService(part: Part, c: number): boolean {

@@ -2,7 +2,7 @@ import { hasBit, type CourseModel, type f64, type Model } from '../model';
 import { DAY_WINDOW } from '../plan';
 
 /** Trips from a table are counted up to so many. */
-const MOST_TRIPS = 8;
+export const MOST_TRIPS = 8;
 
 /** What is known of the evening while minutes are sold: serving windows, first work, minutes that must be worked. */
 export class Evening {

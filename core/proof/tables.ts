@@ -1,7 +1,9 @@
+import type { Model } from '../model';
 import type { Part } from './narrow';
 import type { Option } from './options';
+import { MOST_TRIPS } from './supply';
 import type { Tree } from './tree';
-import { allEat, MOST_VISITS, Visits } from './visits';
+import { Visits } from './visits';
 
 /** What activities take from the tables, whenever they start: closes starts that take more than there is. */
 export class Tables {
@@ -68,7 +70,7 @@ export class Tables {
       }
       if (minutes === 0) continue;
       this.least[i] = minutes;
-      this.counts[i] = Math.min(count, MOST_VISITS);
+      this.counts[i] = Math.min(count, MOST_TRIPS);
       sum += minutes;
     }
     return sum;
@@ -118,4 +120,10 @@ export class Tables {
 /** True where all that is open of an option touches slots [down, up). */
 function isInside({ low, first, last, mode, reach }: Option, down: number, up: number): boolean {
   return low + first > down - mode.duration - reach && low + last < up;
+}
+
+/** True where minutes of hands during a course are minutes away from its table: everybody eats. */
+function allEat(model: Model): boolean {
+  for (let k = 0; k < model.cookCount; k++) if (!model.eats[k]) return false;
+  return true;
 }

@@ -1,8 +1,5 @@
-import type { Mode, Model } from '../model';
+import type { Mode } from '../model';
 import type { Option } from './options';
-
-/** More visits than this count for no more. */
-export const MOST_VISITS = 8;
 
 /** Stretches with at most so many minutes between are one trip. */
 const ONE_TRIP = 1;
@@ -103,10 +100,4 @@ function tripMinutes(stretches: readonly Stretch[]): number[] {
     least.push(Math.min(...minutes));
   }
   return least;
-}
-
-/** True where minutes of hands during a course are minutes away from its table: everybody eats. */
-export function allEat(model: Model): boolean {
-  for (let k = 0; k < model.cookCount; k++) if (!model.eats[k]) return false;
-  return true;
 }

@@ -197,6 +197,12 @@ export function generateSpicyDinner(seed: number, size: Size): DinnerFile {
   return spice(new Maker(seed * 104_729), generateDinner(seed, size));
 }
 
+/** Both kinds, for what must hold of either. */
+export const GENERATORS = [
+  ['plain', generateDinner],
+  ['with rare features', generateSpicyDinner],
+] as const;
+
 /** A dinner for a seed: small 8 to 12 steps, medium 25 to 35, large 60 to 80 with two cooks. */
 export function generateDinner(seed: number, size: Size): DinnerFile {
   const make = new Maker(seed * 7919 + RANGES[size][0]);
