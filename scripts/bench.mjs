@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { ensureApplication, ensureChromium, ensureKernel, ensurePackages, ROOT } from './setup.mjs';
 
 const [name, ...options] = process.argv.slice(2);
-ensurePackages();
+await ensurePackages();
 await ensureKernel();
 if (name === 'smooth') {
   ensureChromium();

@@ -40,18 +40,18 @@ function fingerprint(paths) {
 }
 
 /** Does `work` where `paths` changed since it was last done, or its product is gone. */
-function whenStale(name, product, paths, work) {
+async function whenStale(name, product, paths, work) {
   const stamp = join(ROOT, '.cache', `${name}.stamp`);
   const now = fingerprint(paths);
   if (existsSync(join(ROOT, product)) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
-  work();
+  await work();
   mkdirSync(dirname(stamp), { recursive: true });
   writeFileSync(stamp, now);
 }
 
 /** Installs the npm packages where they are missing or the lock file changed. */
-export function ensurePackages() {
-  whenStale('packages', 'node_modules/.package-lock.json', ['package-lock.json'], () => {
+export async function ensurePackages() {
+  await whenStale('packages', 'node_modules/.package-lock.json', ['package-lock.json'], () => {
     say('installing npm packages (npm ci) ...');
     run('npm', ['ci', '--no-audit', '--no-fund'], { env: { NODE_ENV: 'development' } });
   });
@@ -70,12 +70,11 @@ export async function ensureKernel() {
     'core/proof',
     'package-lock.json',
   ];
-  const stale = [];
-  whenStale('kernel', KERNEL, sources, () => stale.push(KERNEL));
-  if (stale.length === 0) return;
-  say('compiling the search (kernel) ...');
-  const { compileKernel } = await import('./kernel/compile.mjs');
-  await compileKernel(ROOT, KERNEL);
+  await whenStale('kernel', KERNEL, sources, async () => {
+    say('compiling the search (kernel) ...');
+    const { compileKernel } = await import('./kernel/compile.mjs');
+    await compileKernel(ROOT, KERNEL);
+  });
 }
 
 const CORE = ['core', 'tsconfig.json', 'package-lock.json'];
@@ -83,32 +82,31 @@ const CORE = ['core', 'tsconfig.json', 'package-lock.json'];
 /** Bundles the command line into dist/, where it needs no packages any more. */
 export async function ensureCommandLine() {
   const product = 'dist/cli/plan.mjs';
-  ensurePackages();
+  await ensurePackages();
   await ensureKernel();
-  const stale = [];
-  whenStale('cli', product, [...CORE, 'cli'], () => stale.push(product));
-  if (stale.length === 0) return product;
-  const { build } = await import('esbuild');
-  await build({
-    entryPoints: ['plan', 'schema'].map((name) => join(ROOT, `cli/${name}.ts`)),
-    bundle: true,
-    platform: 'node',
-    target: 'node20',
-    format: 'esm',
-    outdir: join(ROOT, 'dist/cli'),
-    outExtension: { '.js': '.mjs' },
-    banner: { js: '#!/usr/bin/env node' },
-    logLevel: 'error',
+  await whenStale('cli', product, [...CORE, 'cli'], async () => {
+    const { build } = await import('esbuild');
+    await build({
+      entryPoints: ['plan', 'schema'].map((name) => join(ROOT, `cli/${name}.ts`)),
+      bundle: true,
+      platform: 'node',
+      target: 'node20',
+      format: 'esm',
+      outdir: join(ROOT, 'dist/cli'),
+      outExtension: { '.js': '.mjs' },
+      banner: { js: '#!/usr/bin/env node' },
+      logLevel: 'error',
+    });
   });
   return product;
 }
 
 /** Builds the application where its sources changed. */
 export async function ensureApplication() {
-  ensurePackages();
+  await ensurePackages();
   await ensureKernel();
   const sources = [...CORE, 'app', 'server', 'public', 'demo', 'nuxt.config.ts', 'package.json'];
-  whenStale('application', '.output/server/index.mjs', sources, () => {
+  await whenStale('application', '.output/server/index.mjs', sources, () => {
     say('building the application (nuxt build) ...');
     run('npx', ['nuxt', 'build'], { env: { NODE_ENV: 'production' } });
   });

@@ -11,7 +11,7 @@ import {
 const only = process.argv[2];
 const npm = (script) => () => run('npm', ['run', '--silent', script], { stdout: true });
 
-ensurePackages();
+await ensurePackages();
 await ensureKernel();
 const checks = [
   ['format', npm('format:check')],
