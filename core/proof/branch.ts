@@ -1,7 +1,7 @@
-import type { Model } from '../model';
+import { LEAST_PIECE, type Model } from '../model';
 import type { Dual, Prices, Stretch } from './dual';
 import type { Narrower, Order, Part } from './narrow';
-import type { Option } from './options';
+import type { Check, Option } from './options';
 import type { Tree } from './tree';
 
 /** A part of the space of plans with what is known of it. */
@@ -21,10 +21,15 @@ const DAY_SHARE = 0.6;
 
 /** Parts the space of plans in two or three where the relaxed answer is furthest from a plan. */
 export class Brancher {
+  /** Two cooks can be at work at once, so that neither work need come first. */
+  private readonly hasOneCook: boolean;
+
   constructor(
     private readonly model: Model,
     private readonly add: (node: Node) => void,
-  ) {}
+  ) {
+    this.hasOneCook = model.cookCount === 1;
+  }
 
   /**
    * By what concerns the evening as a whole: minutes away from a table, the first work of the day, serving times. False
@@ -67,13 +72,15 @@ export class Brancher {
   partSteps(node: Node, dual: Dual, narrower: Narrower, conflict: number): boolean {
     const prices = dual.prices();
     const { tree, demand } = dual;
-    if (conflict >= 0) {
-      const isOrdered =
-        this.order(node, dual, dual.worstMinute(), prices) || this.order(node, dual, dual.worstUse(), prices);
-      if (isOrdered) return true;
-    }
+    const stretches = (this.hasOneCook && tightest(dual, narrower)) || dual.worstMinute();
+    const isParted =
+      (this.hasOneCook && this.order(node, dual, stretches, prices)) ||
+      this.order(node, dual, dual.worstUse(), prices) ||
+      (this.hasOneCook && this.partPause(node, dual, stretches, prices)) ||
+      this.partCheck(node, dual, stretches, prices);
+    if (isParted) return true;
     const i = conflict >= 0 ? conflict : anyOpen(node, narrower, tree);
-    if (i < 0) return false;
+    if (i < 0) return this.partRest(node, dual, prices);
     const options = tree.options[i]!;
     const option = demand.option(i);
     const others = options.filter(
@@ -92,6 +99,10 @@ export class Brancher {
     const part: Node = {
       ...node,
       domain: node.domain.slice(),
+      checkLow: node.checkLow.slice(),
+      checkHigh: node.checkHigh.slice(),
+      pauseLow: node.pauseLow.slice(),
+      pauseHigh: node.pauseHigh.slice(),
       awayLow: node.awayLow.slice(),
       awayHigh: node.awayHigh.slice(),
       prices,
@@ -189,22 +200,103 @@ export class Brancher {
         if (a.activity === b.activity) continue;
         const lag = (one: typeof a, two: typeof a) => one.offset + one.to - one.from - two.offset;
         const { orders } = node;
-        const decided = decidedOrder(orders, a.activity, b.activity);
-        if (decided) {
-          this.cutBetween(node, dual, decided, prices);
-          return true;
-        }
-        for (const [one, two] of [
-          [a, b],
-          [b, a],
-        ] as const) {
-          const order = { from: one.activity, to: two.activity, lag: lag(one, two), rest: orders };
-          this.child(node, (part) => (part.orders = order), prices);
-        }
+        const either = [
+          { from: a.activity, to: b.activity, lag: lag(a, b), rest: orders },
+          { from: b.activity, to: a.activity, lag: lag(b, a), rest: orders },
+        ];
+        const decided = either.find((order) => isDecided(orders, order));
+        if (decided) this.cutBetween(node, dual, decided, prices);
+        else for (const order of either) this.child(node, (part) => (part.orders = order), prices);
         return true;
       }
     }
     return false;
+  }
+
+  /**
+   * Of work that may pause and other work that wants the same minute: it does not pause; or it does, and the other comes before
+   * it, after it, or while it pauses.
+   */
+  private partPause(node: Node, dual: Dual, stretches: readonly Stretch[], prices: Prices): boolean {
+    const { demand } = dual;
+    for (const { activity: i } of stretches) {
+      const { shortest, longest, number, mode } = demand.option(i);
+      if (longest === 0) continue;
+      if (shortest === 0) {
+        this.child(node, (part) => (part.pauseHigh[number] = 0), prices);
+        this.child(node, (part) => (part.pauseLow[number] = 1), prices);
+        return true;
+      }
+      const other = stretches.find(({ activity, offset }) => activity !== i && offset >= 0);
+      if (other) {
+        const { activity: j, offset, from, to } = other;
+        const length = to - from;
+        const { orders } = node;
+        const before = { from: j, to: i, lag: offset + length, rest: orders };
+        const after = { from: i, to: j, lag: mode.duration + shortest - offset, rest: orders };
+        const begun = { from: i, to: j, lag: LEAST_PIECE - offset, rest: orders };
+        if (![before, after, begun].some((order) => isDecided(orders, order))) {
+          this.child(node, (part) => (part.orders = before), prices);
+          this.child(node, (part) => (part.orders = after), prices);
+          if (length > longest) return true;
+          const lag = offset + length + LEAST_PIECE - mode.duration - longest;
+          const inside = (part: Node) => {
+            part.orders = { from: j, to: i, lag, rest: begun };
+            part.pauseLow[number] = Math.max(shortest, length);
+          };
+          this.child(node, inside, prices);
+          return true;
+        }
+      }
+      if (this.cutPause(node, demand.option(i), demand.pause[i]!, prices)) return true;
+    }
+    return false;
+  }
+
+  /** It pauses less than that, or at least so long. */
+  private cutPause(
+    node: Node,
+    { number, shortest, longest }: Option,
+    pause: number,
+    prices: Prices,
+  ): boolean {
+    if (shortest === longest) return false;
+    const least = Math.min(longest, Math.max(shortest + 1, pause));
+    this.child(node, (part) => (part.pauseHigh[number] = least - 1), prices);
+    this.child(node, (part) => (part.pauseLow[number] = least), prices);
+    return true;
+  }
+
+  /** By when a pot is looked at: before that minute, in it, or after it. */
+  private partCheck(node: Node, dual: Dual, stretches: readonly Stretch[], prices: Prices): boolean {
+    return stretches.some(
+      ({ activity, check, from }) =>
+        check !== undefined && this.cutCheck(node, dual.demand.option(activity), check, from, prices),
+    );
+  }
+
+  private cutCheck(node: Node, option: Option, check: Check, at: number, prices: Prices): boolean {
+    const { number } = check;
+    const low = Math.max(check.from, option.low + option.first + check.low);
+    const high = Math.min(check.to, option.low + option.last + check.high);
+    if (low >= high) return false;
+    if (at > low) this.child(node, (part) => (part.checkHigh[number] = at - 1), prices);
+    this.child(node, (part) => (part.checkLow[number] = part.checkHigh[number] = at), prices);
+    if (at < high) this.child(node, (part) => (part.checkLow[number] = at + 1), prices);
+    return true;
+  }
+
+  /** Where all starts are decided: by any pause or look at a pot that is open. */
+  private partRest(node: Node, dual: Dual, prices: Prices): boolean {
+    const { demand, tree } = dual;
+    return tree.order.some((i) => {
+      const option = demand.option(i);
+      if (this.cutPause(node, option, demand.pause[i]!, prices)) return true;
+      return option.checks.some((check) => {
+        const low = Math.max(check.from, option.low + option.first + check.low);
+        return this.cutCheck(node, option, check, low, prices);
+      });
+    });
   }
 
   /** Where an order is decided but the relaxed answer breaks it: the earlier one starts by some slot, or later. */
@@ -230,6 +322,35 @@ export function busiest(node: Node, dual: Dual, narrower: Narrower): number {
   return busiest;
 }
 
+/** Of the clashes of the relaxed answer the one that leaves least room to make one after the other; null where there is none. */
+function tightest(dual: Dual, narrower: Narrower): Stretch[] | null {
+  let least = Infinity;
+  let tightest: Stretch[] | null = null;
+  for (const [a, b] of dual.clashes()) {
+    const [one, two] = [roomOf(a, dual, narrower), roomOf(b, dual, narrower)];
+    const oneFirst = Math.max(0, two.high - one.low - one.length);
+    const twoFirst = Math.max(0, one.high - two.low - two.length);
+    const room = Math.min(oneFirst, twoFirst) + 0.1 * Math.max(oneFirst, twoFirst);
+    if (room >= least) continue;
+    least = room;
+    tightest = [a, b];
+  }
+  return tightest;
+}
+
+/** Between which slots a stretch may begin, and how long it is; work that pauses is looked at as a whole. */
+function roomOf({ activity, offset, check, from, to }: Stretch, dual: Dual, narrower: Narrower) {
+  const option = dual.demand.option(activity);
+  const first = narrower.minStart[activity]!;
+  const last = narrower.maxStart[activity]!;
+  if (check) {
+    const low = Math.max(check.from, first + check.low);
+    return { low, high: Math.min(check.to, last + check.high), length: to - from };
+  }
+  if (offset < 0) return { low: first, high: last, length: option.mode.duration + option.shortest };
+  return { low: first + offset, high: last + offset, length: to - from };
+}
+
 /** True where some open start is not one of those. */
 function hasFewer(
   { domain }: Node,
@@ -247,11 +368,11 @@ function anyOpen(node: Node, narrower: Narrower, tree: Tree): number {
   return tree.order.find((i) => narrower.openCount(node.domain, i) > 1) ?? -1;
 }
 
-function decidedOrder(orders: Order | null, a: number, b: number): Order | null {
+function isDecided(orders: Order | null, { from, to, lag }: Order): boolean {
   for (let order = orders; order !== null; order = order.rest) {
-    if ((order.from === a && order.to === b) || (order.from === b && order.to === a)) return order;
+    if (order.from === from && order.to === to && order.lag === lag) return true;
   }
-  return null;
+  return false;
 }
 
 /** Where to part the minutes away from a table: none or some first, then below or from what pays best. */

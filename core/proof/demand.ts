@@ -1,6 +1,6 @@
 import type { f64 } from '../model';
 import { DAY_WINDOW } from '../plan';
-import type { Option } from './options';
+import type { Check, Option } from './options';
 import { PausedWork } from './pauses';
 import { Queueing } from './queueing';
 import { Service } from './service';
@@ -24,6 +24,8 @@ export class Demand {
   readonly service: Service;
   /** What each step, with all that leads to it, costs by when what it hangs on begins. */
   readonly messages: Float64Array[];
+  /** Minutes in which every plan has all cooks at work: no look at a pot can come then. */
+  readonly taken: Uint8Array;
   private readonly minuteCost: Float64Array;
   private readonly sum: Float64Array;
   private readonly plainSum: Float64Array;
@@ -57,6 +59,7 @@ export class Demand {
     const { slots, zero, arrive, weights } = model;
     this.to = slots;
     this.price = new Float64Array(slots);
+    this.taken = new Uint8Array(slots);
     this.minuteCost = new Float64Array(slots);
     this.sum = new Float64Array(slots + 1);
     this.plainSum = new Float64Array(slots + 1);
@@ -162,7 +165,10 @@ export class Demand {
         for (let m = 0; m < option.checks.length; m++) {
           const check = option.checks[m]!;
           let least: f64 = Infinity;
-          for (let x = s + check.low; x <= s + check.high; x++) {
+          const until = Math.min(s + check.high, check.to);
+          const mayClash = lookMayClash(option, check);
+          for (let x = Math.max(s + check.low, check.from); x <= until; x++) {
+            if (mayClash && this.taken[x] !== 0) continue;
             const here = sum[x + takes]! - sum[x]!;
             if (here < least) least = here;
           }
@@ -326,7 +332,10 @@ export class Demand {
           first = Math.max(first, this.start[parent]! + guestFirst(tree.model, option, host) - low);
           last = Math.min(last, this.start[parent]! + guestLast(tree.model, option, host) - low);
         }
-        for (let k = first; k <= last; k++) this.offer(option, k, 0, this.atStart(option, k));
+        for (let k = first; k <= last; k++) {
+          const pause = reach === 0 ? 0 : this.paused[option.number]!.bestPause(k);
+          this.offer(option, k, pause, this.atStart(option, k));
+        }
         continue;
       }
       const at = parentStart(tree, i, this.start, this.serve);
@@ -357,6 +366,13 @@ export class Demand {
       }
     }
   }
+}
+
+/** False where some minute of a look at a pot is fixed: then what takes that minute is the look itself. */
+export function lookMayClash(option: Option, check: Check): boolean {
+  const first = Math.max(check.from, option.low + option.first + check.low);
+  const last = Math.min(check.to, option.low + option.last + check.high);
+  return last - first >= option.mode.takes;
 }
 
 /** How many places what step `i` tells what it hangs on has. */

@@ -21,3 +21,16 @@ export function openDomain(tree: Tree): Uint8Array {
   tree.serveAt.forEach((at, c) => domain.fill(1, at, at + tree.serveHigh[c]! - tree.serveLow[c]! + 1));
   return domain;
 }
+
+/** What is open of single steps in a dinner as a whole. */
+export function wholePartOf(tree: Tree) {
+  const pauseHigh = new Int32Array(tree.optionCount);
+  for (const { number, reach } of tree.options.flat()) pauseHigh[number] = reach;
+  return {
+    domain: openDomain(tree),
+    checkLow: new Int32Array(tree.checkCount),
+    checkHigh: new Int32Array(tree.checkCount).fill(tree.model.slots),
+    pauseLow: new Int32Array(tree.optionCount),
+    pauseHigh,
+  };
+}

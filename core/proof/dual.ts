@@ -1,6 +1,6 @@
 import { AT_TOP, Climb, IMPOSSIBLE } from './climb';
 import type { RelaxationKernel } from './kernel/kernel';
-import type { Option } from './options';
+import type { Check, Option } from './options';
 import { Relaxation } from './relaxation';
 import type { Evening } from './supply';
 import type { Tree } from './tree';
@@ -14,6 +14,8 @@ export interface Prices {
 
 /** A stretch of hands in the relaxed answer; `offset` minutes after the start of its activity, -1 where it can move. */
 export interface Stretch {
+  /** The look at a pot that it is, if any. */
+  readonly check?: Check;
   readonly activity: number;
   readonly from: number;
   readonly to: number;
@@ -147,9 +149,44 @@ export class Dual {
     return m;
   }
 
+  /** All stretches of hands in the relaxed answer. */
+  private stretches(): Stretch[] {
+    const { demand, tree } = this;
+    return tree.order.flatMap((i) => {
+      const option = demand.option(i);
+      const start = demand.start[i]!;
+      const { mode } = option;
+      const firstCheck = !mode.isHands && mode.touchIn > 0 ? 1 : 0;
+      return this.stretchesOf(option, start, demand.pause[i]!).map(([from, to], n): Stretch => {
+        const check = option.checks[n - firstCheck];
+        const isRigid = option.longest === 0 && check === undefined;
+        return { activity: i, from, to, offset: isRigid ? from - start : -1, check };
+      });
+    });
+  }
+
+  /** Pairs of stretches of two activities that share a minute in which more hands are asked for than given. */
+  *clashes(): Generator<[Stretch, Stretch]> {
+    const { supply } = this;
+    const { use } = this.relaxation;
+    const all = this.stretches();
+    for (let x = 0; x < all.length; x++) {
+      for (let y = x + 1; y < all.length; y++) {
+        const [a, b] = [all[x]!, all[y]!];
+        if (a.activity === b.activity) continue;
+        const to = Math.min(a.to, b.to);
+        for (let m = Math.max(a.from, b.from); m < to; m++) {
+          if (use[m]! <= supply.given[m]!) continue;
+          yield [a, b];
+          break;
+        }
+      }
+    }
+  }
+
   /** The stretches at the minute in which most more hands are asked for than given, dear minutes first. */
   worstMinute(): Stretch[] {
-    const { supply, demand, tree } = this;
+    const { supply, demand } = this;
     const { use } = this.relaxation;
     let worst = 1e-9;
     let at = -1;
@@ -161,19 +198,7 @@ export class Dual {
       }
     }
     if (at < 0) return [];
-    return tree.order.flatMap((i) => {
-      const option = demand.option(i);
-      const start = demand.start[i]!;
-      const { mode } = option;
-      return this.stretchesOf(option, start, demand.pause[i]!)
-        .filter(([from, to]) => from <= at && at < to)
-        .map(([from, to]) => {
-          const isEdge = from === start && to === start + mode.touchIn;
-          const isOut = to === start + mode.duration && from === to - mode.touchOut;
-          const isRigid = option.reach === 0 && (mode.isHands || isEdge || isOut);
-          return { activity: i, from, to, offset: isRigid ? from - start : -1 };
-        });
-    });
+    return this.stretches().filter(({ from, to }) => from <= at && at < to);
   }
 
   /** The same for resources of which there is one: whole activities that want one at the worst minute. */
@@ -191,9 +216,9 @@ export class Dual {
     });
     if (at < 0) return [];
     return tree.order.flatMap((i) => {
-      const { uses, reach, mode } = demand.option(i);
+      const { uses, longest, mode } = demand.option(i);
       const use = uses.find(({ resource }) => resource === of);
-      if (!use || reach > 0) return [];
+      if (!use || longest > 0) return [];
       const from = demand.start[i]! + use.lead;
       const to = demand.start[i]! + mode.duration + use.rest;
       return from <= at && at < to ? [{ activity: i, from, to, offset: use.lead }] : [];

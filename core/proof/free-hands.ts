@@ -56,6 +56,12 @@ export class FreeHands {
     });
   }
 
+  /** After `narrow`: true where some cook may be at work in slot `m`. */
+  isOpen(part: Part, m: number): boolean {
+    const isEarly = m >= this.dayStart && m < Math.min(part.firstLow, this.model.zero);
+    return this.may[m]! > 0 && !isEarly;
+  }
+
   /** Removes starts whose hands fall on minutes spoken for, before the day's first, or too long at table. */
   narrow(part: Part): boolean {
     const { tree, model } = this;
@@ -72,7 +78,7 @@ export class FreeHands {
         if (last < first) continue;
         if (mode.isHands ? mode.hands === 0 : mode.touchIn + mode.touchOut + mode.checks === 0) continue;
         const from = option.low + first;
-        const to = Math.min(model.slots, option.low + last + mode.duration + option.reach);
+        const to = Math.min(model.slots, option.low + last + mode.duration + option.longest);
         this.blocked = hands === 1 && mine.length === 0 ? this.blockedForAll : this.blockedForOne;
         if (isDone && this.blocked === this.blockedForAll) continue;
         if (this.blocked === this.blockedForOne) this.countBlocked(part, this.blocked, from, to, hands, mine);
@@ -124,18 +130,19 @@ export class FreeHands {
   }
 
   private handsFit(option: Option, s: number): boolean {
-    const { mode, reach } = option;
+    const { mode, longest } = option;
     const { duration, touchIn, touchOut, takes } = mode;
     if (mode.isHands) {
       const { blocked } = this;
-      const end = Math.min(this.model.slots, s + duration + reach);
-      if (reach === 0) return this.isFree(s, end);
+      const end = Math.min(this.model.slots, s + duration + longest);
+      if (longest === 0) return this.isFree(s, end);
       return this.isFree(s, s + LEAST_PIECE) && end - s - (blocked[end]! - blocked[s]!) >= duration;
     }
     if (touchIn > 0 && !this.isFree(s, s + touchIn)) return false;
     if (touchOut > 0 && !this.isFree(s + duration - touchOut, s + duration)) return false;
-    return option.checks.every(({ low, high }) => {
-      for (let x = s + low; x <= s + high; x++) if (this.isFree(x, x + takes)) return true;
+    return option.checks.every(({ low, high, from, to }) => {
+      const last = Math.min(s + high, to);
+      for (let x = Math.max(s + low, from); x <= last; x++) if (this.isFree(x, x + takes)) return true;
       return false;
     });
   }

@@ -1,5 +1,6 @@
-import { NO_LIMIT, type Model } from '../model';
+import { LEAST_PIECE, NO_LIMIT, type Model } from '../model';
 import { FreeHands, type Known } from './free-hands';
+import { OneMachine } from './one-machine';
 import type { Option } from './options';
 import { Tables } from './tables';
 import type { Tree } from './tree';
@@ -12,6 +13,12 @@ export interface Part {
   /** For each course: how many minutes in all the cooks who eat are away from the table, least and most. */
   readonly awayLow: Int32Array;
   readonly awayHigh: Int32Array;
+  /** By number of the check: the slots in which it may begin. */
+  readonly checkLow: Int32Array;
+  readonly checkHigh: Int32Array;
+  /** By number of the option: minutes of pause, least and most. */
+  readonly pauseLow: Int32Array;
+  readonly pauseHigh: Int32Array;
   /** Orders that this part has decided on. */
   readonly orders: Order | null;
 }
@@ -38,8 +45,10 @@ export class Narrower implements Known {
   readonly tables: Tables;
   private readonly model: Model;
   private readonly hands: FreeHands;
-  private readonly minStart: Int32Array;
-  private readonly maxStart: Int32Array;
+  private readonly machine: OneMachine;
+  /** By activity: first and last start that is open. */
+  readonly minStart: Int32Array;
+  readonly maxStart: Int32Array;
   private readonly minEnd: Int32Array;
   private readonly maxEnd: Int32Array;
   private readonly dayStart: number;
@@ -50,7 +59,7 @@ export class Narrower implements Known {
     dayStart: number,
     tableWidth: number,
   ) {
-    this.tables = new Tables(tree, tableWidth);
+    this.tables = new Tables(tree, tableWidth, cooks, this);
     this.model = tree.model;
     this.dayStart = dayStart;
     const n = this.model.activities.length;
@@ -63,23 +72,28 @@ export class Narrower implements Known {
     this.minEnd = new Int32Array(n);
     this.maxEnd = new Int32Array(n);
     this.hands = new FreeHands(tree, cooks, dayStart, this);
+    this.machine = new OneMachine(tree, this.hands, this);
   }
 
   /** False where nothing is left. */
   narrow(part: Part): boolean {
     for (let pass = 0; pass < 12; pass++) {
-      if (!this.readWindows(part.domain)) return false;
+      if (!this.readWindows(part)) return false;
       if (!this.force(part)) return false;
       let changed = this.byLinks(part.domain);
+      changed = this.byChecks(part.domain) || changed;
       changed = this.byOrders(part) || changed;
       changed = this.hands.narrow(part) || changed;
       for (let c = 0; c < this.serveLow.length; c++) changed = this.byService(part, c) || changed;
       changed = this.byApart(part.domain) || changed;
+      const sequenced = this.machine.narrow(part);
+      if (sequenced === null) return false;
+      changed = sequenced || changed;
       changed = this.tables.narrow(part, this.serveLow, this.serveHigh) || changed;
       if (!awayFits(part)) return false;
       if (!changed) return true;
     }
-    return this.readWindows(part.domain);
+    return this.readWindows(part);
   }
 
   /** How many options and starts of activity `i` are open; stops counting at two. */
@@ -91,13 +105,22 @@ export class Narrower implements Known {
     return count;
   }
 
-  private readWindows(domain: Uint8Array): boolean {
+  private readWindows(part: Part): boolean {
+    const { domain } = part;
     const { tree, minStart, maxStart, minEnd, maxEnd } = this;
     for (const i of tree.order) {
       minStart[i] = minEnd[i] = NO_LIMIT;
       maxStart[i] = maxEnd[i] = -1;
       for (const option of tree.options[i]!) {
-        const { at, count, low, mode, reach } = option;
+        const { at, count, low, mode, number } = option;
+        const shortest = part.pauseLow[number]!;
+        const longest = part.pauseHigh[number]!;
+        option.shortest = shortest;
+        option.longest = longest;
+        for (const check of option.checks) {
+          check.from = part.checkLow[check.number]!;
+          check.to = part.checkHigh[check.number]!;
+        }
         let first = 0;
         while (first < count && domain[at + first] === 0) first += 1;
         option.first = first;
@@ -108,8 +131,8 @@ export class Narrower implements Known {
         option.last = last;
         minStart[i] = Math.min(minStart[i]!, low + first);
         maxStart[i] = Math.max(maxStart[i]!, low + last);
-        minEnd[i] = Math.min(minEnd[i]!, low + first + mode.duration);
-        maxEnd[i] = Math.max(maxEnd[i]!, low + last + mode.duration + reach);
+        minEnd[i] = Math.min(minEnd[i]!, low + first + mode.duration + shortest);
+        maxEnd[i] = Math.max(maxEnd[i]!, low + last + mode.duration + longest);
       }
       if (maxStart[i]! < 0) return false;
     }
@@ -156,14 +179,22 @@ export class Narrower implements Known {
         for (let k = 0; k < count; k++) if (part.domain[at + k] !== 0) return true;
         return false;
       });
-      if (open.length !== 1 || open[0]!.reach > 0) continue;
-      const { mode } = open[0]!;
+      if (open.length !== 1) continue;
+      const { mode, longest } = open[0]!;
       const [early, late] = [this.minStart[i]!, this.maxStart[i]!];
+      if (longest > 0) {
+        // However it pauses, it begins and ends with a piece.
+        const last = this.maxEnd[i]! - LEAST_PIECE;
+        add(i, late, early + LEAST_PIECE, mode.hands);
+        add(i, Math.max(early + LEAST_PIECE, last), this.minEnd[i]!, mode.hands);
+        continue;
+      }
       if (mode.isHands) add(i, late, early + mode.duration, mode.hands);
       else {
         add(i, late, early + mode.touchIn, 1);
         add(i, late + mode.duration - mode.touchOut, early + mode.duration, 1);
-        for (const { low, high } of open[0]!.checks) add(i, late + high, early + low + mode.takes, 1);
+        for (const { low, high, from, to } of open[0]!.checks)
+          add(i, Math.min(late + high, to), Math.max(early + low, from) + mode.takes, 1);
       }
     }
     model.courses.forEach(({ plating, clearing, eating, platingActivity, clearingActivity }, c) => {
@@ -204,26 +235,36 @@ export class Narrower implements Known {
         if (limit < NO_LIMIT) high = Math.min(high, maxEnd[from]! + limit);
       }
       for (const option of tree.options[i]!) {
-        const { mode, reach } = option;
+        const { mode, shortest, longest } = option;
         let from = low;
         let to = high;
         for (const link of config.after[i]!) {
           const limit = link.most >= 0 ? link.most : mode.most;
-          to = Math.min(to, maxStart[link.to]! - link.least - mode.duration);
-          if (limit < NO_LIMIT) from = Math.max(from, minStart[link.to]! - limit - mode.duration - reach);
+          to = Math.min(to, maxStart[link.to]! - link.least - mode.duration - shortest);
+          if (limit < NO_LIMIT) from = Math.max(from, minStart[link.to]! - limit - mode.duration - longest);
         }
         const plates = config.plates[i]!;
         if (plates !== -2) {
           const course = model.activities[i]!.course;
           const { plating } = model.courses[course]!;
           const limit = plates >= 0 ? plates : mode.most;
-          to = Math.min(to, this.serveHigh[course]! - plating - mode.duration);
+          to = Math.min(to, this.serveHigh[course]! - plating - mode.duration - shortest);
           if (limit < NO_LIMIT)
-            from = Math.max(from, this.serveLow[course]! - plating - limit - mode.duration - reach);
+            from = Math.max(from, this.serveLow[course]! - plating - limit - mode.duration - longest);
         }
         if (from > -NO_LIMIT || to < NO_LIMIT) changed = this.keep(domain, option, from, to) || changed;
       }
     }
+    return changed;
+  }
+
+  /** Closes starts that leave a look at a pot none of its minutes. */
+  private byChecks(domain: Uint8Array): boolean {
+    let changed = false;
+    for (const i of this.tree.order)
+      for (const option of this.tree.options[i]!)
+        for (const { low, high, from, to } of option.checks)
+          changed = this.keep(domain, option, from - high, to - low) || changed;
     return changed;
   }
 

@@ -41,6 +41,16 @@ export interface Use {
   rest: number;
 }
 
+/** A look at a pot: it begins `low` to `high` minutes after the step does, and in the part in hand in slots [from, to]. */
+export interface Check {
+  readonly low: number;
+  readonly high: number;
+  /** Its place among all checks. */
+  readonly number: number;
+  from: number;
+  to: number;
+}
+
 /** One mode of one activity with the starts that are still open to it. */
 export interface Option {
   readonly activity: number;
@@ -49,6 +59,9 @@ export interface Option {
   readonly number: number;
   readonly mode: Mode;
   readonly reach: number;
+  /** Minutes of pause, least and most, in the part in hand. */
+  shortest: number;
+  longest: number;
   /** First start, and how many starts from there on. */
   readonly low: number;
   readonly count: number;
@@ -63,7 +76,7 @@ export interface Option {
   readonly uses: Use[];
   /** True where some of them stays taken. */
   readonly keeps: boolean;
-  readonly checks: readonly { readonly low: number; readonly high: number }[];
+  readonly checks: readonly Check[];
   /** What it costs to wait for what the branch leads to. */
   readonly pieces: readonly Piece[];
   /** Cost of each start with all that leads to it, and with the rest of the evening too. */
@@ -144,6 +157,7 @@ export function makeOption(
   branch: Branch,
   number: number,
   at: number,
+  firstCheck: number,
   priced: ReadonlyMap<number, number>,
   oven: readonly number[],
 ): Option {
@@ -167,6 +181,8 @@ export function makeOption(
     number,
     mode,
     reach,
+    shortest: 0,
+    longest: reach,
     low,
     count,
     at,
@@ -179,6 +195,9 @@ export function makeOption(
     checks: Array.from({ length: mode.checks }, (_, m) => ({
       low: checkFrom(mode, m + 1),
       high: checkTo(mode, m + 1),
+      number: firstCheck + m,
+      from: 0,
+      to: model.slots,
     })),
     pieces:
       branch.kind === 'none' || branch.kind === 'inside'

@@ -18,6 +18,7 @@ export class PausedWork {
   private readonly table: Float64Array;
   /** The least of each start. */
   private readonly best: Float64Array;
+  private readonly bestAt: Int32Array;
   private readonly width: number;
 
   constructor(private readonly option: Option) {
@@ -26,6 +27,7 @@ export class PausedWork {
     this.width = width;
     this.table = new Float64Array(count * width);
     this.best = new Float64Array(count);
+    this.bestAt = new Int32Array(count);
     if (cheapest.length < mode.duration + 2) {
       plain = new Float64Array(2 * mode.duration + 2);
       cheapest = new Float64Array(2 * mode.duration + 2);
@@ -37,8 +39,8 @@ export class PausedWork {
    * ends[e] = least over starts of up[s] and the work between them.
    */
   fillEnds(cost: Float64Array, sum: Float64Array, slots: number): void {
-    const { option, table, width, best } = this;
-    const { up, ends, low, first, last, mode } = option;
+    const { option, table, width, best, bestAt } = this;
+    const { up, ends, low, first, last, mode, shortest, longest } = option;
     const { duration, hands } = mode;
     ends.fill(NEVER, first, last + width);
     let sortedFor = -1;
@@ -47,7 +49,7 @@ export class PausedWork {
       if (before >= NEVER) continue;
       const s = low + k;
       const row = k * width;
-      const pauses = Math.max(-1, Math.min(width - 1, slots - s - duration));
+      const pauses = Math.max(-1, Math.min(longest, slots - s - duration));
       if (duration < TWO_PIECES) this.fillTwoPieces(row, s, pauses, sum);
       else {
         const inner = s + LEAST_PIECE;
@@ -58,13 +60,19 @@ export class PausedWork {
         this.fillPieces(row, s, pauses, cost, sum);
       }
       let least: f64 = NEVER;
-      for (let p = 0; p <= pauses; p++) {
+      let leastAt = shortest;
+      for (let p = shortest; p <= pauses; p++) {
         const work = hands * table[row + p]!;
         table[row + p] = work;
-        if (work < least) least = work;
+        if (work < least) {
+          least = work;
+          leastAt = p;
+        }
         if (before + work < ends[k + p]!) ends[k + p] = before + work;
       }
       best[k] = least;
+      bestAt[k] = leastAt;
+      if (shortest > 0) table.fill(NEVER, row, row + Math.min(shortest, width));
       if (pauses < width - 1) table.fill(NEVER, row + pauses + 1, row + width);
     }
   }
@@ -115,6 +123,11 @@ export class PausedWork {
   /** Least cost of the work from start `k` on, whatever its end. */
   leastFrom(k: number): f64 {
     return this.best[k]!;
+  }
+
+  /** The minutes of pause with which it does. */
+  bestPause(k: number): number {
+    return this.bestAt[k]!;
   }
 
   /** result[s] = least over ends of the work between them and rest[e]. */

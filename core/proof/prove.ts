@@ -1,7 +1,7 @@
 import type { Configuration, Model } from '../model';
 import { lastOf } from '../slices';
 import { Brancher, busiest, type Node } from './branch';
-import { openDomain } from './domain';
+import { wholePartOf } from './domain';
 import { NEAR } from './climb';
 import { Dual, type Prices } from './dual';
 import { Heap } from './heap';
@@ -83,7 +83,7 @@ export class Prover {
       this.narrowers.push(new Narrower(tree, dual.supply.cooks, dual.supply.dayStart, dual.supply.width));
       this.begin({
         tree: this.trees.length - 1,
-        domain: openDomain(tree),
+        ...wholePartOf(tree),
         firstLow: dual.supply.dayStart,
         firstHigh: model.zero,
         awayLow: new Int32Array(model.courses.length),

@@ -1,5 +1,5 @@
 import { LEAST_PIECE, type f64 } from '../model';
-import { Demand } from './demand';
+import { Demand, lookMayClash } from './demand';
 import { Marginals } from './marginals';
 import type { Option } from './options';
 import { TWO_PIECES } from './pauses';
@@ -70,6 +70,10 @@ export class Relaxation {
   private layTables(domain: Uint8Array, evening: Evening): void {
     const { tree, demand, supply } = this;
     this.evening = evening;
+    for (let m = demand.from; m < demand.to; m++) {
+      const cooks = supply.cooks[m]!;
+      demand.taken[m] = cooks > 0 && evening.forced[m]! >= cooks ? 1 : 0;
+    }
     for (let c = 0; c < tree.serveAt.length; c++) {
       const row = demand.service.table[c]!;
       const { eating } = tree.model.courses[c]!;
@@ -130,8 +134,12 @@ export class Relaxation {
     }
     for (const check of option.checks) {
       let best: f64 = Infinity;
-      let at = start + check.low;
-      for (let x = start + check.low; x <= start + check.high; x++) {
+      const first = Math.max(start + check.low, check.from);
+      const last = Math.min(start + check.high, check.to);
+      const mayClash = lookMayClash(option, check);
+      let at = first;
+      for (let x = first; x <= last; x++) {
+        if (mayClash && this.demand.taken[x] !== 0) continue;
         let cost: f64 = 0;
         for (let m = x; m < x + takes; m++) cost += this.costOf(m);
         if (cost < best - 1e-12) {

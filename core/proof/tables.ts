@@ -1,9 +1,13 @@
 import type { Model } from '../model';
+import type { Known } from './free-hands';
 import type { Part } from './narrow';
 import type { Option } from './options';
 import { MOST_TRIPS } from './supply';
 import type { Tree } from './tree';
 import { Visits } from './visits';
+
+/** Minutes before the first course that may keep a look at a pot from coming before it. */
+const BEFORE = 30;
 
 /** What activities take from the tables, whenever they start: closes starts that take more than there is. */
 export class Tables {
@@ -14,10 +18,15 @@ export class Tables {
   private readonly least: Int32Array;
   private readonly counts: Int32Array;
   private readonly isCounted: boolean;
+  /** By activity with looks at a pot: minutes in which others have all cooks. */
+  private readonly taken: Uint8Array[] = [];
+  private readonly nothing: Uint8Array;
 
   constructor(
     private readonly tree: Tree,
     private readonly width: number,
+    private readonly cooks: Uint8Array,
+    private readonly known: Known,
   ) {
     const { model } = tree;
     this.isCounted = allEat(model);
@@ -25,11 +34,30 @@ export class Tables {
     this.trips = new Int32Array(model.courses.length * width);
     this.least = new Int32Array(model.activities.length);
     this.counts = new Int32Array(model.activities.length);
+    this.nothing = new Uint8Array(model.slots);
+    for (const i of tree.order)
+      this.taken[i] = tree.options[i]!.some(({ checks }) => checks.length > 0)
+        ? new Uint8Array(model.slots)
+        : this.nothing;
+  }
+
+  private findTaken(): void {
+    const { tree, taken, nothing, cooks } = this;
+    const { own, forced, serveLow, to } = this.known;
+    for (const i of tree.order) {
+      const row = taken[i]!;
+      if (row === nothing) continue;
+      for (let m = serveLow[0]! - BEFORE; m < to; m++)
+        row[m] = cooks[m]! > 0 && forced[m]! >= cooks[m]! ? 1 : 0;
+      for (const [from, to] of own[i]!)
+        for (let m = from; m < to; m++) row[m] = forced[m]! > cooks[m]! ? 1 : 0;
+    }
   }
 
   /** Raises the least minutes away of a part and closes starts; true where any were. `serveLow` and `serveHigh` are its slots. */
   narrow(part: Part, serveLow: Int32Array, serveHigh: Int32Array): boolean {
     if (!this.isCounted) return false;
+    this.findTaken();
     let changed = false;
     this.tree.model.courses.forEach(({ eating }, c) => {
       const down = serveHigh[c]!;
@@ -46,7 +74,7 @@ export class Tables {
   /** Visits of start `s` of an option within slots [down, up). */
   visitsAt(option: Option, s: number, down: number, up: number): number {
     const visits = this.visits[option.number]!;
-    visits.look(s, down, up);
+    visits.look(s, down, up, this.taken[option.activity]!);
     return visits.count;
   }
 
@@ -63,7 +91,7 @@ export class Tables {
         const visits = this.visits[option.number]!;
         for (let k = option.first; k <= option.last && minutes > 0; k++) {
           if (domain[option.at + k] === 0) continue;
-          visits.look(option.low + k, down, up);
+          visits.look(option.low + k, down, up, this.taken[i]!);
           minutes = Math.min(minutes, visits.minutes);
           count = Math.min(count, visits.count);
         }
@@ -89,7 +117,7 @@ export class Tables {
         const to = Math.min(option.last, up - 1 - low);
         for (let k = from; k <= to; k++) {
           if (domain[at + k] === 0) continue;
-          visits.look(low + k, down, up);
+          visits.look(low + k, down, up, this.taken[i]!);
           if (visits.minutes <= limit) continue;
           domain[at + k] = 0;
           changed = true;

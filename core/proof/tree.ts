@@ -20,6 +20,7 @@ export interface Tree {
   readonly courseChildren: readonly (readonly number[])[];
   readonly options: readonly (readonly Option[])[];
   readonly optionCount: number;
+  readonly checkCount: number;
   readonly serveLow: Int32Array;
   readonly serveHigh: Int32Array;
   /** Where each course's serving slots begin in the domain. */
@@ -74,6 +75,7 @@ export function makeTree(model: Model, config: Configuration): Tree {
   const serveHigh = Int32Array.from(serve.high);
   let size = 0;
   let number = 0;
+  let checkCount = 0;
   const options = model.activities.map((activity): Option[] => {
     if (activity.role !== 'step' || !config.active[activity.index]) return [];
     return activity.modes.map((_, m) => {
@@ -85,10 +87,12 @@ export function makeTree(model: Model, config: Configuration): Tree {
         branches[activity.index]!,
         number++,
         size,
+        checkCount,
         byThing,
         ovens(activity, m),
       );
       size += option.count;
+      checkCount += option.checks.length;
       return option;
     });
   });
@@ -109,6 +113,7 @@ export function makeTree(model: Model, config: Configuration): Tree {
     courseChildren,
     options,
     optionCount: number,
+    checkCount,
     serveLow,
     serveHigh,
     serveAt,

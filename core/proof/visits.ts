@@ -1,5 +1,5 @@
 import type { Mode } from '../model';
-import type { Option } from './options';
+import type { Check, Option } from './options';
 
 /** Stretches with at most so many minutes between are one trip. */
 const ONE_TRIP = 1;
@@ -9,8 +9,8 @@ interface Stretch {
   readonly from: number;
   readonly to: number;
   readonly minutes: number;
-  /** Which visit it belongs to: those of one visit may be made in one trip with no minute more. */
-  readonly visit: number;
+  /** The look at a pot that it is, if any: the part in hand may have it in fewer minutes. */
+  readonly check: Check | null;
 }
 
 /** When a mode needs hands, and how few trips they can be given in. */
@@ -23,6 +23,8 @@ export class Visits {
   /** After `look`: minutes and visits that surely fall into the stretch of time, wherever checks and pauses lie. */
   minutes = 0;
   count = 0;
+  /** By visits and minutes: the fewest trips, once found. */
+  private readonly fewest: number[][] = [];
 
   constructor(private readonly option: Option) {
     const { mode } = option;
@@ -31,31 +33,42 @@ export class Visits {
     this.most = mode.isHands ? mode.hands * mode.duration : this.stretches.reduce((n, s) => n + s.minutes, 0);
   }
 
-  /** Counts what start `s` needs within slots [down, up). */
-  look(s: number, down: number, up: number): void {
-    const { mode, reach } = this.option;
+  /** Counts what start `s` needs within slots [down, up), where nobody is left for a look at a pot in slots that are `taken`. */
+  look(s: number, down: number, up: number, taken: Uint8Array): void {
+    const { mode, longest } = this.option;
     this.minutes = this.count = 0;
     if (mode.isHands) {
-      const end = s + mode.duration + reach;
+      const end = s + mode.duration + longest;
       const outside = end - s - Math.max(0, Math.min(end, up) - Math.max(s, down));
       this.minutes = mode.hands * Math.max(0, mode.duration - outside);
       this.count = this.minutes > 0 ? 1 : 0;
       return;
     }
-    let last = -1;
-    for (const { from, to, minutes, visit } of this.stretches) {
-      const early = Math.min(s + from + minutes, up) - Math.max(s + from, down);
-      const late = Math.min(s + to + minutes, up) - Math.max(s + to, down);
+    for (const { from, to, minutes, check } of this.stretches) {
+      let first = s + from;
+      let final = s + to;
+      if (check !== null) {
+        first = Math.max(first, check.from);
+        final = Math.min(final, check.to);
+        while (first < final && taken[first] !== 0) first += 1;
+        while (final > first && taken[final + minutes - 1] !== 0) final -= 1;
+      }
+      const early = Math.min(first + minutes, up) - Math.max(first, down);
+      const late = Math.min(final + minutes, up) - Math.max(final, down);
       const least = Math.min(early, late);
       if (least <= 0) continue;
       this.minutes += least;
-      if (visit !== last) this.count += 1;
-      last = visit;
+      this.count += 1;
     }
   }
 
   /** The fewest trips in which `visits` visits can be made in so many minutes away. */
   fewestTrips(visits: number, minutes: number): number {
+    const row = (this.fewest[visits] ??= []);
+    return (row[minutes] ??= this.findFewest(visits, minutes));
+  }
+
+  private findFewest(visits: number, minutes: number): number {
     // By number of visits: the fewest minutes with one trip more each round.
     let least = Array.from({ length: visits + 1 }, (_, n) => (n === 0 ? 0 : Infinity));
     for (let trips = 1; trips < visits; trips++) {
@@ -72,29 +85,20 @@ export class Visits {
 
 function stretchesOf(mode: Mode, checks: Option['checks']): Stretch[] {
   const { touchIn, touchOut, duration, takes } = mode;
-  const raw = [
-    { from: 0, to: 0, minutes: touchIn },
-    ...checks.map(({ low, high }) => ({ from: low, to: high, minutes: takes })),
-    { from: duration - touchOut, to: duration - touchOut, minutes: touchOut },
+  return [
+    { from: 0, to: 0, minutes: touchIn, check: null },
+    ...checks.map((check) => ({ from: check.low, to: check.high, minutes: takes, check })),
+    { from: duration - touchOut, to: duration - touchOut, minutes: touchOut, check: null },
   ].filter(({ minutes }) => minutes > 0);
-  let visit = -1;
-  let end = -Infinity;
-  return raw.map((stretch) => {
-    if (stretch.from - end > ONE_TRIP) visit += 1;
-    end = stretch.to + stretch.minutes;
-    return { ...stretch, visit };
-  });
 }
 
 function tripMinutes(stretches: readonly Stretch[]): number[] {
-  const count = (stretches.at(-1)?.visit ?? -1) + 1;
-  const visits = Array.from({ length: count }, (_, v) => stretches.filter(({ visit }) => visit === v));
   const least = [0];
-  for (let n = 1; n <= count; n++) {
-    const minutes = visits.slice(n - 1).map((later, x) => {
-      const first = visits[x]!.at(-1)!;
+  for (let n = 1; n <= stretches.length; n++) {
+    const minutes = stretches.slice(n - 1).map((last, x) => {
+      const first = stretches[x]!;
       // From the last minute of the first visit at its latest to the first one of the last at its earliest.
-      const span = later[0]!.from - (first.to + first.minutes - 1) + 1;
+      const span = last.from - (first.to + first.minutes - 1) + 1;
       return Math.max(n, Math.ceil((span + ONE_TRIP) / (1 + ONE_TRIP)));
     });
     least.push(Math.min(...minutes));

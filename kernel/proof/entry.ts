@@ -15,6 +15,10 @@ class Desk {
   evening: Evening;
   firsts: Int32Array;
   lasts: Int32Array;
+  shortest: Int32Array;
+  longest: Int32Array;
+  checkFrom: Int32Array;
+  checkTo: Int32Array;
 
   constructor(tree: Tree) {
     const slots = tree.model.slots;
@@ -33,6 +37,10 @@ class Desk {
     this.domain = new Uint8Array(tree.size);
     this.firsts = new Int32Array(tree.optionCount);
     this.lasts = new Int32Array(tree.optionCount);
+    this.shortest = new Int32Array(tree.optionCount);
+    this.longest = new Int32Array(tree.optionCount);
+    this.checkFrom = new Int32Array(tree.checkCount);
+    this.checkTo = new Int32Array(tree.checkCount);
   }
 }
 
@@ -52,8 +60,16 @@ export function lookAt(d: i32, firstLow: i32, firstHigh: i32, from: i32, to: i32
   for (let i = 0; i < options.length; i++) {
     const own = options[i];
     for (let k = 0; k < own.length; k++) {
-      own[k].first = desk.firsts[own[k].number];
-      own[k].last = desk.lasts[own[k].number];
+      const option = own[k];
+      option.first = desk.firsts[option.number];
+      option.last = desk.lasts[option.number];
+      option.shortest = desk.shortest[option.number];
+      option.longest = desk.longest[option.number];
+      for (let m = 0; m < option.checks.length; m++) {
+        const check = option.checks[m];
+        check.from = desk.checkFrom[check.number];
+        check.to = desk.checkTo[check.number];
+      }
     }
   }
   desk.evening.firstLow = firstLow;
@@ -144,8 +160,16 @@ export function placeOf(d: i32, what: i32): usize {
       return relaxation.use.dataStart;
     case 16:
       return demand.queueing.share.dataStart;
-    default:
+    case 17:
       return evening.trips.dataStart;
+    case 18:
+      return desk.shortest.dataStart;
+    case 19:
+      return desk.longest.dataStart;
+    case 20:
+      return desk.checkFrom.dataStart;
+    default:
+      return desk.checkTo.dataStart;
   }
 }
 

@@ -48,10 +48,14 @@ export class Use {
 export class Check {
   low: i32;
   high: i32;
+  number: i32;
+  from: i32 = 0;
+  to: i32 = 0;
 
   constructor(parcel: Parcel) {
     this.low = parcel.int();
     this.high = parcel.int();
+    this.number = parcel.int();
   }
 }
 
@@ -61,6 +65,8 @@ export class Option {
   number: i32;
   mode: Mode;
   reach: i32;
+  shortest: i32;
+  longest: i32;
   low: i32;
   count: i32;
   at: i32;
@@ -85,6 +91,8 @@ export class Option {
     this.mode = model.activities[activity].modes[index];
     const reach = parcel.int();
     this.reach = reach;
+    this.shortest = 0;
+    this.longest = reach;
     this.low = parcel.int();
     const count = parcel.int();
     this.count = count;

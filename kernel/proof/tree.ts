@@ -26,6 +26,7 @@ export class Tree {
   serveAt: Array<i32>;
   size: i32;
   optionCount: i32 = 0;
+  checkCount: i32 = 0;
   priced: Array<Priced> = [];
   branches: Array<Branch> = [];
   options: Array<Array<Option>> = [];
@@ -49,7 +50,11 @@ export class Tree {
     for (let left = parcel.int(); left > 0; left--) this.queues.push(new Queue(parcel));
     for (let left = parcel.int(); left > 0; left--) {
       const options = new Array<Option>();
-      for (let own = parcel.int(); own > 0; own--) options.push(new Option(model, parcel));
+      for (let own = parcel.int(); own > 0; own--) {
+        const option = new Option(model, parcel);
+        this.checkCount += option.checks.length;
+        options.push(option);
+      }
       this.optionCount += options.length;
       this.options.push(options);
     }

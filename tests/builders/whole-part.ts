@@ -1,4 +1,4 @@
-import { openDomain } from '../../core/proof/domain';
+import { wholePartOf } from '../../core/proof/domain';
 import type { Dual } from '../../core/proof/dual';
 import { Narrower } from '../../core/proof/narrow';
 import type { Evening } from '../../core/proof/supply';
@@ -9,7 +9,7 @@ export function wholePart(dual: Dual) {
   const { zero, courses } = tree.model;
   const narrower = new Narrower(tree, supply.cooks, supply.dayStart, supply.width);
   const part = {
-    domain: openDomain(tree),
+    ...wholePartOf(tree),
     firstLow: supply.dayStart,
     firstHigh: zero,
     awayLow: new Int32Array(courses.length),

@@ -44,6 +44,23 @@ function awayFrom(board: Board, c: number): number {
   return minutes;
 }
 
+/** Each pot's looks in the plan, with the slot in which they begin. */
+function looksOf(board: Board, { tree }: Dual) {
+  return tree.order.flatMap((i) => {
+    const { mode, checks } = tree.options[i]!.find((option) => option.mode === board.modeOf(i))!;
+    const first = board.activity(i).firstStretch + (mode.touchIn > 0 ? 1 : 0);
+    return checks.map((check, m) => ({ check, at: board.from[first + m]! }));
+  });
+}
+
+/** How long each step that may pause does in the plan. */
+function pausesOf(board: Board, { tree }: Dual) {
+  return tree.order.map((i) => {
+    const { number, mode } = tree.options[i]!.find((option) => option.mode === board.modeOf(i))!;
+    return { number, pause: board.end[i]! - board.start[i]! - mode.duration };
+  });
+}
+
 /** What the part has closed of the plan, in words. */
 function closedOf(board: Board, dual: Dual, part: Part): string[] {
   const closed = placesOf(board, dual)
@@ -53,6 +70,11 @@ function closedOf(board: Board, dual: Dual, part: Part): string[] {
   if (first < part.firstLow || first > part.firstHigh) closed.push('the first minute of the day');
   for (let order = part.orders; order !== null; order = order.rest)
     if (board.start[order.to]! < board.start[order.from]! + order.lag) closed.push('an order of two');
+  for (const { check, at } of looksOf(board, dual))
+    if (at < part.checkLow[check.number]! || at > part.checkHigh[check.number]!)
+      closed.push('a look at a pot');
+  for (const { number, pause } of pausesOf(board, dual))
+    if (pause < part.pauseLow[number]! || pause > part.pauseHigh[number]!) closed.push('a pause');
   part.awayLow.forEach((low, c) => {
     const away = awayFrom(board, c);
     if (away < low || away > part.awayHigh[c]!) closed.push(`${away} minutes away from course ${c}`);
@@ -71,7 +93,7 @@ function isSpokenForRightly(board: Board, { forced }: Pick<Narrower, 'forced'>):
 }
 
 test.each(GENERATORS)(
-  '%s: however much of a plan is decided, narrowing leaves the plan open',
+  '%s: however much of a plan is decided, narrowing leaves the plan open, and no prices make it cost more than it does',
   (_name, generate) => {
     const random = new Random(5);
     let met = 0;
@@ -79,13 +101,15 @@ test.each(GENERATORS)(
     for (let seed = 1; seed <= 40; seed++) {
       const one = planned(seed, seed % 4 === 0 ? 'medium' : 'small', generate);
       if (!one) continue;
-      const { board, dual, part, evening } = one;
+      const { board, dual, cost, part, evening } = one;
       met += 1;
       const whole = part.domain.reduce((sum, open) => sum + open, 0);
       for (let round = 0; round < 4; round++) {
         const now = evening();
         expect([seed, now && closedOf(board, dual, part)]).toEqual([seed, []]);
         expect(isSpokenForRightly(board, now!)).toBe(true);
+        dual.demand.price.forEach((_, m, price) => (price[m] = random.next() < 0.3 ? 2 * random.next() : 0));
+        expect(dual.bound(part.domain, now!)).toBeLessThanOrEqual(cost + 1e-6);
         // Decide on some steps, and on how long cooks are away, as the plan has it.
         for (const options of dual.tree.options) {
           if (random.next() < 0.5) continue;
@@ -96,6 +120,15 @@ test.each(GENERATORS)(
         part.awayHigh.forEach((_, c) => {
           if (random.next() < 0.5) part.awayHigh[c] = awayFrom(board, c);
         });
+        for (const { check, at } of looksOf(board, dual)) {
+          if (random.next() < 0.5) continue;
+          part.checkLow[check.number] = Math.max(part.checkLow[check.number]!, at - random.below(3));
+          part.checkHigh[check.number] = Math.min(part.checkHigh[check.number]!, at + random.below(3));
+        }
+        for (const { number, pause } of pausesOf(board, dual)) {
+          if (random.next() < 0.5) part.pauseHigh[number] = pause;
+          if (random.next() < 0.3) part.pauseLow[number] = pause;
+        }
       }
       closed += whole - part.domain.reduce((sum, open) => sum + open, 0);
     }
@@ -144,8 +177,9 @@ test('nothing is left where two steps must have the one cook in the same minutes
 test('a part is parted into smaller ones, and every plan of it is in one of them', () => {
   let parted = 0;
   let deepest = 0;
-  for (let seed = 1; seed <= 16; seed++) {
-    const one = planned(seed, seed % 4 === 0 ? 'medium' : 'small', generateDinner);
+  for (let seed = 1; seed <= 24; seed++) {
+    const size = seed % 8 === 0 ? 'large' : seed % 4 === 0 ? 'medium' : 'small';
+    const one = planned(seed, size, seed % 2 === 0 ? generateDinner : generateSpicyDinner);
     if (!one) continue;
     const { board, dual, cost, part, evening, narrower } = one;
     [dual.kernel] = RelaxationKernel.for([dual.relaxation])!;
@@ -175,11 +209,15 @@ test('a part is parted into smaller ones, and every plan of it is in one of them
       if (!isParted) break;
       parted += 1;
       deepest = Math.max(deepest, depth);
-      const sizeOf = ({ domain, firstHigh, firstLow, awayHigh, awayLow, orders }: Part) =>
-        domain.reduce((sum, open) => sum + open, 0) +
-        (firstHigh - firstLow) +
-        awayHigh.reduce((sum, high, c) => sum + high - awayLow[c]!, 0) -
-        (orders === here.orders ? 0 : 1);
+      const between = (low: Int32Array, high: Int32Array) =>
+        high.reduce((sum, most, x) => sum + most - low[x]!, 0);
+      const sizeOf = (of: Part) =>
+        of.domain.reduce((sum, open) => sum + open, 0) +
+        (of.firstHigh - of.firstLow) +
+        between(of.awayLow, of.awayHigh) +
+        between(of.checkLow, of.checkHigh) +
+        between(of.pauseLow, of.pauseHigh) -
+        (of.orders === here.orders ? 0 : 1);
       for (const child of children) expect(sizeOf(child)).toBeLessThan(sizeOf(here));
       const mine = children.filter((child) => closedOf(board, dual, child).length === 0);
       expect([seed, depth, mine.length]).not.toEqual([seed, depth, 0]);

@@ -15,6 +15,9 @@ const pot = step('pot', 40, {
   check: { every: 8, takes: 1, slack: 1 },
 });
 
+/** No minute is taken by other work. */
+const nobodyElse = new Uint8Array(4000);
+
 function treeOf(steps: Parameters<typeof dinnerFile>[0], more: Parameters<typeof dinnerFile>[1] = {}): Tree {
   const model = compileModel(read(dinnerFile(steps, more)));
   return makeTree(model, new Search(model, 1).board.config);
@@ -27,7 +30,7 @@ function optionOf(tree: Tree, id: string) {
 test('of a pot those visits count that fall at table wherever its looks lie', () => {
   const visits = new Visits(optionOf(treeOf([pot]), 'pot'));
   const look = (down: number, up: number) => {
-    visits.look(100, down, up);
+    visits.look(100, down, up, nobodyElse);
     return [visits.minutes, visits.count];
   };
   // Begun at 100 for two minutes, looked at about 108, 116, 124 and 132, taken off in the minute from 139.
@@ -51,11 +54,11 @@ test('to leave the table once for two visits takes the time between them, so few
 
 test('work that pauses takes from a table what its longest pause leaves', () => {
   const visits = new Visits(optionOf(treeOf([step('whisk', 20, { pausable: true })]), 'whisk'));
-  visits.look(100, 100, 150);
+  visits.look(100, 100, 150, nobodyElse);
   expect([visits.minutes, visits.count]).toEqual([20, 1]);
-  visits.look(100, 100, 140);
+  visits.look(100, 100, 140, nobodyElse);
   expect([visits.minutes, visits.count]).toEqual([10, 1]);
-  visits.look(100, 110, 130);
+  visits.look(100, 110, 130, nobodyElse);
   expect([visits.minutes, visits.count]).toEqual([0, 0]);
 });
 
@@ -66,6 +69,13 @@ function minutesIn(board: Board, i: number, down: number, up: number): number {
   for (let k = first; k < first + board.stretches[i]!; k++)
     minutes += Math.max(0, Math.min(board.to[k]!, up) - Math.max(board.from[k]!, down));
   return minutes;
+}
+
+/** Minutes in which the one cook is at other work than activity `i`. */
+function othersAt(board: Board, i: number): Uint8Array {
+  return Uint8Array.from({ length: board.model.slots }, (_, m) =>
+    board.owner[m] !== 0 && minutesIn(board, i, m, m + 1) === 0 ? 1 : 0,
+  );
 }
 
 /** How often the one cook leaves a table laid over slots [down, up). */
@@ -98,7 +108,7 @@ test('in no plan is less time spent away from a table, or in fewer trips, than i
         const away = model.activities.reduce((sum, { index }) => sum + minutesIn(board, index, down, up), 0);
         for (const i of tree.order) {
           const visits = new Visits(tree.options[i]!.find(({ mode }) => mode === board.modeOf(i))!);
-          visits.look(board.start[i]!, down, up);
+          visits.look(board.start[i]!, down, up, othersAt(board, i));
           if (visits.count > 1) met += 1;
           const isRight =
             visits.minutes <= minutesIn(board, i, down, up) &&
@@ -127,7 +137,7 @@ function twoCourses(): Tree {
 test('starts that take more from a table than may be taken are closed, and what all others take is taken at least', () => {
   const tree = twoCourses();
   const dual = new Dual(tree);
-  const { part, evening } = wholePart(dual);
+  const { part, evening, narrower } = wholePart(dual);
   evening();
   const { serveAt, serveLow, serveHigh } = tree;
   expect(serveAt).toHaveLength(2);
@@ -135,7 +145,7 @@ test('starts that take more from a table than may be taken are closed, and what 
   const [down, up] = [serveHigh[0]!, serveLow[0]! + 20];
   const visits = new Visits(option);
   const needs = (k: number) => {
-    visits.look(option.low + k, down, up);
+    visits.look(option.low + k, down, up, nobodyElse);
     return visits.minutes;
   };
   const open = () =>
@@ -143,7 +153,7 @@ test('starts that take more from a table than may be taken are closed, and what 
   const before = open();
   const fewest = Math.min(...before.map(needs));
   expect(before.some((k) => needs(k) > fewest)).toBe(true);
-  const tables = new Tables(tree, dual.supply.width);
+  const tables = new Tables(tree, dual.supply.width, dual.supply.cooks, narrower);
   part.awayHigh[0] = fewest;
   expect(tables.narrow(part, serveLow, serveHigh)).toBe(true);
   expect(part.awayLow[0]).toBe(fewest);

@@ -99,6 +99,8 @@ test.each([
   const option = {
     count,
     reach,
+    shortest: 0,
+    longest: reach,
     low,
     first: 2,
     last: count - 1,

@@ -42,6 +42,10 @@ const PLACES = [
   'use',
   'queueShare',
   'trips',
+  'shortest',
+  'longest',
+  'checkFrom',
+  'checkTo',
 ] as const;
 type Place = (typeof PLACES)[number];
 type Words = Float64Array | Int32Array | Uint8Array;
@@ -53,6 +57,10 @@ type Words = Float64Array | Int32Array | Uint8Array;
 export class RelaxationKernel {
   private readonly firsts: Int32Array;
   private readonly lasts: Int32Array;
+  private readonly shortest: Int32Array;
+  private readonly longest: Int32Array;
+  private readonly checkFrom: Int32Array;
+  private readonly checkTo: Int32Array;
 
   private constructor(
     private readonly wasm: Exports,
@@ -60,8 +68,13 @@ export class RelaxationKernel {
     private readonly relaxation: Relaxation,
     private readonly ask: { isOver: () => boolean },
   ) {
-    this.firsts = new Int32Array(relaxation.tree.optionCount);
-    this.lasts = new Int32Array(relaxation.tree.optionCount);
+    const { optionCount, checkCount } = relaxation.tree;
+    this.firsts = new Int32Array(optionCount);
+    this.lasts = new Int32Array(optionCount);
+    this.shortest = new Int32Array(optionCount);
+    this.longest = new Int32Array(optionCount);
+    this.checkFrom = new Int32Array(checkCount);
+    this.checkTo = new Int32Array(checkCount);
   }
 
   /** A kernel for each relaxation of one model; null where the host has no WebAssembly. */
@@ -156,13 +169,23 @@ export class RelaxationKernel {
     this.write('awayHigh', evening.awayHigh);
     this.write('trips', evening.trips);
     for (const options of tree.options) {
-      for (const { number, first, last } of options) {
+      for (const { number, first, last, shortest, longest, checks } of options) {
         this.firsts[number] = first;
         this.lasts[number] = last;
+        this.shortest[number] = shortest;
+        this.longest[number] = longest;
+        for (const check of checks) {
+          this.checkFrom[check.number] = check.from;
+          this.checkTo[check.number] = check.to;
+        }
       }
     }
     this.write('firsts', this.firsts);
     this.write('lasts', this.lasts);
+    this.write('shortest', this.shortest);
+    this.write('longest', this.longest);
+    this.write('checkFrom', this.checkFrom);
+    this.write('checkTo', this.checkTo);
     this.wasm.lookAt(this.number, evening.firstLow, evening.firstHigh, demand.from, demand.to);
   }
 

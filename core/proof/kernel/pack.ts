@@ -35,7 +35,7 @@ function addOption(row: Row, o: Option): void {
   row.each(o.uses, ({ resource, count, kept, lead, rest }) =>
     row.add(resource, count, Number(kept), lead, rest),
   );
-  row.each(o.checks, ({ low, high }) => row.add(low, high));
+  row.each(o.checks, ({ low, high, number }) => row.add(low, high, number));
   row.each(o.pieces, ({ from, to, heldBase, heldSlope, otherBase, otherSlope }) =>
     row.add(from, to, heldBase, heldSlope, otherBase, otherSlope),
   );
