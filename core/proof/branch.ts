@@ -1,7 +1,9 @@
 import { LEAST_PIECE, type Model } from '../model';
+import { tightestClash } from './clashes';
 import type { Dual, Prices, Stretch } from './dual';
 import type { Narrower, Order, Part } from './narrow';
 import type { Check, Option } from './options';
+import { lookFirst, lookLast } from './spans';
 import type { Tree } from './tree';
 
 /** A part of the space of plans with what is known of it. */
@@ -72,7 +74,7 @@ export class Brancher {
   partSteps(node: Node, dual: Dual, narrower: Narrower, conflict: number): boolean {
     const prices = dual.prices();
     const { tree, demand } = dual;
-    const stretches = (this.hasOneCook && tightest(dual, narrower)) || dual.worstMinute();
+    const stretches = (this.hasOneCook && tightestClash(dual, narrower)) || dual.worstMinute();
     const isParted =
       (this.hasOneCook && this.order(node, dual, stretches, prices)) ||
       this.order(node, dual, dual.worstUse(), prices) ||
@@ -151,10 +153,10 @@ export class Brancher {
       const down = serveHigh[c]!;
       const up = serveLow[c]! + this.model.courses[c]!.eating;
       for (const i of tree.order) {
-        const count = tables.visitsAt(demand.option(i), demand.start[i]!, down, up);
+        const tripsOf = (option: Option, s: number) => tables.tripsAt(option, s, down, up, node.awayHigh[c]!);
+        const count = tripsOf(demand.option(i), demand.start[i]!);
         if (count < 2 || count <= dual.tripsIn(down, up)) continue;
-        const isMore = (option: Option, k: number) =>
-          tables.visitsAt(option, option.low + k, down, up) >= count;
+        const isMore = (option: Option, k: number) => tripsOf(option, option.low + k) >= count;
         if (!hasFewer(node, tree.options[i]!, isMore)) continue;
         this.partBy(node, tree.options[i]!, isMore, prices);
         return true;
@@ -277,8 +279,8 @@ export class Brancher {
 
   private cutCheck(node: Node, option: Option, check: Check, at: number, prices: Prices): boolean {
     const { number } = check;
-    const low = Math.max(check.from, option.low + option.first + check.low);
-    const high = Math.min(check.to, option.low + option.last + check.high);
+    const low = lookFirst(option, check);
+    const high = lookLast(option, check);
     if (low >= high) return false;
     if (at > low) this.child(node, (part) => (part.checkHigh[number] = at - 1), prices);
     this.child(node, (part) => (part.checkLow[number] = part.checkHigh[number] = at), prices);
@@ -292,10 +294,9 @@ export class Brancher {
     return tree.order.some((i) => {
       const option = demand.option(i);
       if (this.cutPause(node, option, demand.pause[i]!, prices)) return true;
-      return option.checks.some((check) => {
-        const low = Math.max(check.from, option.low + option.first + check.low);
-        return this.cutCheck(node, option, check, low, prices);
-      });
+      return option.checks.some((check) =>
+        this.cutCheck(node, option, check, lookFirst(option, check), prices),
+      );
     });
   }
 
@@ -320,35 +321,6 @@ export function busiest(node: Node, dual: Dual, narrower: Narrower): number {
     busiest = i;
   }
   return busiest;
-}
-
-/** Of the clashes of the relaxed answer the one that leaves least room to make one after the other; null where there is none. */
-function tightest(dual: Dual, narrower: Narrower): Stretch[] | null {
-  let least = Infinity;
-  let tightest: Stretch[] | null = null;
-  for (const [a, b] of dual.clashes()) {
-    const [one, two] = [roomOf(a, dual, narrower), roomOf(b, dual, narrower)];
-    const oneFirst = Math.max(0, two.high - one.low - one.length);
-    const twoFirst = Math.max(0, one.high - two.low - two.length);
-    const room = Math.min(oneFirst, twoFirst) + 0.1 * Math.max(oneFirst, twoFirst);
-    if (room >= least) continue;
-    least = room;
-    tightest = [a, b];
-  }
-  return tightest;
-}
-
-/** Between which slots a stretch may begin, and how long it is; work that pauses is looked at as a whole. */
-function roomOf({ activity, offset, check, from, to }: Stretch, dual: Dual, narrower: Narrower) {
-  const option = dual.demand.option(activity);
-  const first = narrower.minStart[activity]!;
-  const last = narrower.maxStart[activity]!;
-  if (check) {
-    const low = Math.max(check.from, first + check.low);
-    return { low, high: Math.min(check.to, last + check.high), length: to - from };
-  }
-  if (offset < 0) return { low: first, high: last, length: option.mode.duration + option.shortest };
-  return { low: first + offset, high: last + offset, length: to - from };
 }
 
 /** True where some open start is not one of those. */

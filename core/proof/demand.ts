@@ -1,10 +1,10 @@
 import type { f64 } from '../model';
 import { DAY_WINDOW } from '../plan';
-import type { Check, Option } from './options';
+import type { Option } from './options';
 import { PausedWork } from './pauses';
 import { Queueing } from './queueing';
 import { Service } from './service';
-import { findGap, guestFirst, guestLast, parentStart, setParentRow } from './spans';
+import { findGap, guestFirst, guestLast, lookMayClash, parentStart, setParentRow } from './spans';
 import type { Tree } from './tree';
 import { NEVER, Row, waitForward } from './waiting';
 
@@ -366,13 +366,6 @@ export class Demand {
       }
     }
   }
-}
-
-/** False where some minute of a look at a pot is fixed: then what takes that minute is the look itself. */
-export function lookMayClash(option: Option, check: Check): boolean {
-  const first = Math.max(check.from, option.low + option.first + check.low);
-  const last = Math.min(check.to, option.low + option.last + check.high);
-  return last - first >= option.mode.takes;
 }
 
 /** How many places what step `i` tells what it hangs on has. */

@@ -150,7 +150,7 @@ export class Dual {
   }
 
   /** All stretches of hands in the relaxed answer. */
-  private stretches(): Stretch[] {
+  stretches(): Stretch[] {
     const { demand, tree } = this;
     return tree.order.flatMap((i) => {
       const option = demand.option(i);
@@ -163,25 +163,6 @@ export class Dual {
         return { activity: i, from, to, offset: isRigid ? from - start : -1, check };
       });
     });
-  }
-
-  /** Pairs of stretches of two activities that share a minute in which more hands are asked for than given. */
-  *clashes(): Generator<[Stretch, Stretch]> {
-    const { supply } = this;
-    const { use } = this.relaxation;
-    const all = this.stretches();
-    for (let x = 0; x < all.length; x++) {
-      for (let y = x + 1; y < all.length; y++) {
-        const [a, b] = [all[x]!, all[y]!];
-        if (a.activity === b.activity) continue;
-        const to = Math.min(a.to, b.to);
-        for (let m = Math.max(a.from, b.from); m < to; m++) {
-          if (use[m]! <= supply.given[m]!) continue;
-          yield [a, b];
-          break;
-        }
-      }
-    }
   }
 
   /** The stretches at the minute in which most more hands are asked for than given, dear minutes first. */

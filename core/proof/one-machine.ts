@@ -2,6 +2,7 @@ import { LEAST_PIECE, NO_LIMIT, type Model } from '../model';
 import type { FreeHands, Known } from './free-hands';
 import type { Part } from './narrow';
 import type { Check, Option } from './options';
+import { lookFirst, lookLast } from './spans';
 import type { Tree } from './tree';
 
 /** A stretch of the only cook's hands: it begins in slots [low, high]. */
@@ -123,8 +124,8 @@ export class OneMachine {
     addAfter(0, mode.touchIn);
     addAfter(mode.duration - mode.touchOut, mode.touchOut);
     for (const check of option.checks) {
-      const first = Math.max(check.from, low + check.low);
-      const last = Math.min(check.to, high + check.high);
+      const first = lookFirst(option, check);
+      const last = lookLast(option, check);
       this.add({ ...place, check, low: first, high: last, offset: 0, length: mode.takes });
     }
   }

@@ -1,9 +1,9 @@
 import { LEAST_PIECE, type f64 } from '../model';
-import { Demand, lookMayClash } from './demand';
+import { Demand } from './demand';
 import { Marginals } from './marginals';
 import type { Option } from './options';
 import { TWO_PIECES } from './pauses';
-import { parentStart } from './spans';
+import { lookMayClash, parentStart } from './spans';
 import { Evening, Supply } from './supply';
 import type { Tree } from './tree';
 import { NEVER } from './waiting';

@@ -1,5 +1,5 @@
 import type { Model } from '../model';
-import type { Option } from './options';
+import type { Check, Option } from './options';
 import type { Tree } from './tree';
 import type { Row } from './waiting';
 
@@ -22,6 +22,21 @@ export function guestLast(model: Model, guest: Option, host: Option): number {
 function guestDue(model: Model, guest: Option, host: Option): number {
   const { offset, fromEnd } = model.activities[guest.activity]!;
   return fromEnd ? host.mode.duration - offset : offset;
+}
+
+/** The first slot in which a look at a pot may begin, whatever open start of it. */
+export function lookFirst(option: Option, check: Check): number {
+  return Math.max(check.from, option.low + option.first + check.low);
+}
+
+/** The last one. */
+export function lookLast(option: Option, check: Check): number {
+  return Math.min(check.to, option.low + option.last + check.high);
+}
+
+/** False where some minute of a look at a pot is fixed: then what takes that minute is the look itself. */
+export function lookMayClash(option: Option, check: Check): boolean {
+  return lookLast(option, check) - lookFirst(option, check) >= option.mode.takes;
 }
 
 /** When what step `i` hangs on begins: its plating, or the start of the step that it leads to. */

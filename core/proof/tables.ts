@@ -8,6 +8,8 @@ import { Visits } from './visits';
 
 /** Minutes before the first course that may keep a look at a pot from coming before it. */
 const BEFORE = 30;
+/** More than the visits of any step. */
+const WIDEST = 256;
 
 /** What activities take from the tables, whenever they start: closes starts that take more than there is. */
 export class Tables {
@@ -16,7 +18,8 @@ export class Tables {
   /** By number of the option. */
   private readonly visits: Visits[] = [];
   private readonly least: Int32Array;
-  private readonly counts: Int32Array;
+  /** By activity: what visits its open starts make at the table in hand, as first and count; empty where some makes none. */
+  private readonly made: Set<number>[] = [];
   private readonly isCounted: boolean;
   /** By activity with looks at a pot: minutes in which others have all cooks. */
   private readonly taken: Uint8Array[] = [];
@@ -33,7 +36,7 @@ export class Tables {
     for (const option of tree.options.flat()) this.visits[option.number] = new Visits(option);
     this.trips = new Int32Array(model.courses.length * width);
     this.least = new Int32Array(model.activities.length);
-    this.counts = new Int32Array(model.activities.length);
+    for (const i of tree.order) this.made[i] = new Set();
     this.nothing = new Uint8Array(model.slots);
     for (const i of tree.order)
       this.taken[i] = tree.options[i]!.some(({ checks }) => checks.length > 0)
@@ -71,34 +74,37 @@ export class Tables {
     return changed;
   }
 
-  /** Visits of start `s` of an option within slots [down, up). */
-  visitsAt(option: Option, s: number, down: number, up: number): number {
+  /** The fewest trips that start `s` of an option takes within slots [down, up), in so many minutes away. */
+  tripsAt(option: Option, s: number, down: number, up: number, minutes: number): number {
     const visits = this.visits[option.number]!;
     visits.look(s, down, up, this.taken[option.activity]!);
-    return visits.count;
+    return visits.fewestTrips(visits.first, visits.count, minutes);
   }
 
   /** What each activity needs at least, whatever its open start; returns the minutes of all. */
   private countLeast(domain: Uint8Array, down: number, up: number): number {
     let sum = 0;
     for (const i of this.tree.order) {
-      this.least[i] = this.counts[i] = 0;
+      const made = this.made[i]!;
+      this.least[i] = 0;
+      made.clear();
       const options = this.tree.options[i]!.filter(({ first, last }) => last >= first);
       if (!options.every((option) => isInside(option, down, up))) continue;
       let minutes = Infinity;
-      let count = Infinity;
       for (const option of options) {
         const visits = this.visits[option.number]!;
         for (let k = option.first; k <= option.last && minutes > 0; k++) {
           if (domain[option.at + k] === 0) continue;
           visits.look(option.low + k, down, up, this.taken[i]!);
           minutes = Math.min(minutes, visits.minutes);
-          count = Math.min(count, visits.count);
+          made.add(visits.first * WIDEST + visits.count);
         }
       }
-      if (minutes === 0) continue;
+      if (minutes === 0) {
+        made.clear();
+        continue;
+      }
       this.least[i] = minutes;
-      this.counts[i] = Math.min(count, MOST_TRIPS);
       sum += minutes;
     }
     return sum;
@@ -129,16 +135,19 @@ export class Tables {
 
   /** The activity with most visits says how many trips there are at least; with two cooks they could share them. */
   private countTrips(c: number): void {
-    const { tree, trips, width, counts } = this;
+    const { tree, trips, width } = this;
     const row = c * width;
     trips.fill(0, row, row + width);
     if (tree.model.cookCount > 1) return;
     for (const i of tree.order) {
-      if (counts[i]! < 2) continue;
-      const [option] = tree.options[i]!.filter(({ first, last }) => last >= first);
-      const visits = this.visits[option!.number]!;
+      const made = this.made[i]!;
+      const options = tree.options[i]!.filter(({ first, last }) => last >= first);
+      if (made.size === 0 || options.length > 1) continue;
+      const visits = this.visits[options[0]!.number]!;
       for (let u = 1; u < width; u++) {
-        const fewest = visits.fewestTrips(counts[i]!, u);
+        let fewest = MOST_TRIPS;
+        for (const code of made)
+          fewest = Math.min(fewest, visits.fewestTrips(Math.floor(code / WIDEST), code % WIDEST, u));
         trips[row + u] = Math.max(trips[row + u]!, fewest);
       }
     }

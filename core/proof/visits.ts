@@ -3,6 +3,8 @@ import type { Check, Option } from './options';
 
 /** Stretches with at most so many minutes between are one trip. */
 const ONE_TRIP = 1;
+/** More than the visits of any step, and than the minutes that make a difference to them. */
+const MOST_VISITS = 256;
 
 /** A stretch of hands at some minute from the start on: it begins in [from, to]. */
 interface Stretch {
@@ -18,25 +20,24 @@ export class Visits {
   /** Minutes of hands in all. */
   readonly most: number;
   private readonly stretches: readonly Stretch[];
-  /** The fewest minutes away of a trip that makes so many visits one after another. */
-  private readonly ofTrip: readonly number[];
   /** After `look`: minutes and visits that surely fall into the stretch of time, wherever checks and pauses lie. */
   minutes = 0;
   count = 0;
-  /** By visits and minutes: the fewest trips, once found. */
-  private readonly fewest: number[][] = [];
+  /** The first of these visits among all of them. */
+  first = 0;
+  /** By first visit, visits and minutes: the fewest trips, once found. */
+  private readonly fewest = new Map<number, number>();
 
   constructor(private readonly option: Option) {
     const { mode } = option;
     this.stretches = stretchesOf(mode, option.checks);
-    this.ofTrip = tripMinutes(this.stretches);
     this.most = mode.isHands ? mode.hands * mode.duration : this.stretches.reduce((n, s) => n + s.minutes, 0);
   }
 
   /** Counts what start `s` needs within slots [down, up), where nobody is left for a look at a pot in slots that are `taken`. */
   look(s: number, down: number, up: number, taken: Uint8Array): void {
     const { mode, longest } = this.option;
-    this.minutes = this.count = 0;
+    this.minutes = this.count = this.first = 0;
     if (mode.isHands) {
       const end = s + mode.duration + longest;
       const outside = end - s - Math.max(0, Math.min(end, up) - Math.max(s, down));
@@ -44,7 +45,8 @@ export class Visits {
       this.count = this.minutes > 0 ? 1 : 0;
       return;
     }
-    for (const { from, to, minutes, check } of this.stretches) {
+    for (let n = 0; n < this.stretches.length; n++) {
+      const { from, to, minutes, check } = this.stretches[n]!;
       let first = s + from;
       let final = s + to;
       if (check !== null) {
@@ -57,29 +59,46 @@ export class Visits {
       const late = Math.min(final + minutes, up) - Math.max(final, down);
       const least = Math.min(early, late);
       if (least <= 0) continue;
+      if (this.count === 0) this.first = n;
       this.minutes += least;
       this.count += 1;
     }
   }
 
-  /** The fewest trips in which `visits` visits can be made in so many minutes away. */
-  fewestTrips(visits: number, minutes: number): number {
-    const row = (this.fewest[visits] ??= []);
-    return (row[minutes] ??= this.findFewest(visits, minutes));
+  /** The fewest trips in which `count` visits from number `first` on can be made in so many minutes away. */
+  fewestTrips(first: number, count: number, minutes: number): number {
+    if (count < 2) return count;
+    const key = (first * MOST_VISITS + count) * MOST_VISITS + Math.min(minutes, MOST_VISITS - 1);
+    let trips = this.fewest.get(key);
+    if (trips === undefined) {
+      trips = this.findFewest(first, count, minutes);
+      this.fewest.set(key, trips);
+    }
+    return trips;
   }
 
-  private findFewest(visits: number, minutes: number): number {
-    // By number of visits: the fewest minutes with one trip more each round.
-    let least = Array.from({ length: visits + 1 }, (_, n) => (n === 0 ? 0 : Infinity));
-    for (let trips = 1; trips < visits; trips++) {
+  private findFewest(first: number, count: number, minutes: number): number {
+    // By number of visits made: the fewest minutes with one trip more each round.
+    let least = Array.from({ length: count + 1 }, (_, n) => (n === 0 ? 0 : Infinity));
+    for (let trips = 1; trips < count; trips++) {
       least = least.map((_, n) => {
         let best = Infinity;
-        for (let j = 1; j <= n; j++) best = Math.min(best, least[n - j]! + this.ofTrip[j]!);
+        for (let j = 1; j <= n; j++)
+          best = Math.min(best, least[n - j]! + this.minutesOfTrip(first + n - j, j));
         return best;
       });
-      if (least[visits]! <= minutes) return trips;
+      if (least[count]! <= minutes) return trips;
     }
-    return visits;
+    return count;
+  }
+
+  /** The fewest minutes away of one trip that makes `count` visits from number `first` on. */
+  private minutesOfTrip(first: number, count: number): number {
+    const one = this.stretches[first]!;
+    const last = this.stretches[first + count - 1]!;
+    // From the last minute of the first visit at its latest to the first one of the last at its earliest.
+    const span = last.from - (one.to + one.minutes - 1) + 1;
+    return Math.max(count, Math.ceil((span + ONE_TRIP) / (1 + ONE_TRIP)));
   }
 }
 
@@ -90,18 +109,4 @@ function stretchesOf(mode: Mode, checks: Option['checks']): Stretch[] {
     ...checks.map((check) => ({ from: check.low, to: check.high, minutes: takes, check })),
     { from: duration - touchOut, to: duration - touchOut, minutes: touchOut, check: null },
   ].filter(({ minutes }) => minutes > 0);
-}
-
-function tripMinutes(stretches: readonly Stretch[]): number[] {
-  const least = [0];
-  for (let n = 1; n <= stretches.length; n++) {
-    const minutes = stretches.slice(n - 1).map((last, x) => {
-      const first = stretches[x]!;
-      // From the last minute of the first visit at its latest to the first one of the last at its earliest.
-      const span = last.from - (first.to + first.minutes - 1) + 1;
-      return Math.max(n, Math.ceil((span + ONE_TRIP) / (1 + ONE_TRIP)));
-    });
-    least.push(Math.min(...minutes));
-  }
-  return least;
 }
