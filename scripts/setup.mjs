@@ -1,9 +1,9 @@
 // What the commands of the README share: install what is missing, build what is not current.
 import { spawnSync } from 'node:child_process';
-import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { whenStaleBelow } from './stale.mjs';
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 
@@ -25,29 +25,8 @@ function say(text) {
   process.stderr.write(`zeitlauf: ${text}\n`);
 }
 
-/** A fingerprint of the files below `paths`, by name, size and content. */
-function fingerprint(paths) {
-  const hash = createHash('sha256');
-  const visit = (path) => {
-    const full = join(ROOT, path);
-    if (!existsSync(full)) return;
-    if (statSync(full).isDirectory()) {
-      for (const name of readdirSync(full).sort()) visit(join(path, name));
-    } else hash.update(path).update(readFileSync(full));
-  };
-  paths.forEach(visit);
-  return hash.digest('hex');
-}
-
 /** Does `work` where `paths` changed since it was last done, or its product is gone. */
-async function whenStale(name, product, paths, work) {
-  const stamp = join(ROOT, '.cache', `${name}.stamp`);
-  const now = fingerprint(paths);
-  if (existsSync(join(ROOT, product)) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
-  await work();
-  mkdirSync(dirname(stamp), { recursive: true });
-  writeFileSync(stamp, now);
-}
+const whenStale = (name, product, paths, work) => whenStaleBelow(ROOT, name, product, paths, work);
 
 /** Installs the npm packages where they are missing or the lock file changed. */
 export async function ensurePackages() {
