@@ -1,7 +1,7 @@
 import { LEAST_PIECE, NO_LIMIT, type Model } from '../model';
 import { FreeHands, type Known } from './free-hands';
 import { OneMachine } from './one-machine';
-import type { Option } from './options';
+import { openOptions, type Option } from './options';
 import { Tables } from './tables';
 import type { Tree } from './tree';
 
@@ -175,10 +175,7 @@ export class Narrower implements Known {
     };
     for (const i of tree.order) {
       own[i]!.length = 0;
-      const open = tree.options[i]!.filter(({ at, count }) => {
-        for (let k = 0; k < count; k++) if (part.domain[at + k] !== 0) return true;
-        return false;
-      });
+      const open = openOptions(tree.options[i]!);
       if (open.length !== 1) continue;
       const { mode, longest } = open[0]!;
       const [early, late] = [this.minStart[i]!, this.maxStart[i]!];

@@ -1,7 +1,7 @@
 import { LEAST_PIECE, NO_LIMIT, type Model } from '../model';
 import type { FreeHands, Known } from './free-hands';
 import type { Part } from './narrow';
-import type { Check, Option } from './options';
+import { openOptions, type Check, type Option } from './options';
 import { lookFirst, lookLast } from './spans';
 import type { Tree } from './tree';
 
@@ -88,7 +88,7 @@ export class OneMachine {
     this.tasks = [];
     this.energies = [];
     for (const i of tree.order) {
-      const open = tree.options[i]!.filter(({ first, last }) => last >= first);
+      const open = openOptions(tree.options[i]!);
       if (open.length === 1) this.readOption(open[0]!);
     }
     model.courses.forEach(({ plating, clearing, eating }, course) => {

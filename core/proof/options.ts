@@ -86,6 +86,11 @@ export interface Option {
   readonly ends: Float64Array;
 }
 
+/** Those options of a step that have an open start left. */
+export function openOptions(options: readonly Option[]): Option[] {
+  return options.filter(({ first, last }) => last >= first);
+}
+
 /** Where an activity hangs in the tree: on the start of a later one, inside a host, on a course's plating, nowhere. */
 export interface Branch {
   readonly kind: 'after' | 'inside' | 'plate' | 'none';

@@ -1,15 +1,13 @@
 import type { Model } from '../model';
 import type { Known } from './free-hands';
 import type { Part } from './narrow';
-import type { Option } from './options';
+import { openOptions, type Option } from './options';
 import { MOST_TRIPS } from './supply';
 import type { Tree } from './tree';
 import { Visits } from './visits';
 
 /** Minutes before the first course that may keep a look at a pot from coming before it. */
 const BEFORE = 30;
-/** More than the visits of any step. */
-const WIDEST = 256;
 
 /** What activities take from the tables, whenever they start: closes starts that take more than there is. */
 export class Tables {
@@ -88,7 +86,7 @@ export class Tables {
       const made = this.made[i]!;
       this.least[i] = 0;
       made.clear();
-      const options = this.tree.options[i]!.filter(({ first, last }) => last >= first);
+      const options = openOptions(this.tree.options[i]!);
       if (!options.every((option) => isInside(option, down, up))) continue;
       let minutes = Infinity;
       for (const option of options) {
@@ -97,7 +95,7 @@ export class Tables {
           if (domain[option.at + k] === 0) continue;
           visits.look(option.low + k, down, up, this.taken[i]!);
           minutes = Math.min(minutes, visits.minutes);
-          made.add(visits.first * WIDEST + visits.count);
+          made.add(visits.first * visits.bound + visits.count);
         }
       }
       if (minutes === 0) {
@@ -141,13 +139,16 @@ export class Tables {
     if (tree.model.cookCount > 1) return;
     for (const i of tree.order) {
       const made = this.made[i]!;
-      const options = tree.options[i]!.filter(({ first, last }) => last >= first);
+      const options = openOptions(tree.options[i]!);
       if (made.size === 0 || options.length > 1) continue;
       const visits = this.visits[options[0]!.number]!;
       for (let u = 1; u < width; u++) {
         let fewest = MOST_TRIPS;
         for (const code of made)
-          fewest = Math.min(fewest, visits.fewestTrips(Math.floor(code / WIDEST), code % WIDEST, u));
+          fewest = Math.min(
+            fewest,
+            visits.fewestTrips(Math.floor(code / visits.bound), code % visits.bound, u),
+          );
         trips[row + u] = Math.max(trips[row + u]!, fewest);
       }
     }

@@ -3,8 +3,6 @@ import type { Check, Option } from './options';
 
 /** Stretches with at most so many minutes between are one trip. */
 const ONE_TRIP = 1;
-/** More than the visits of any step, and than the minutes that make a difference to them. */
-const MOST_VISITS = 256;
 
 /** A stretch of hands at some minute from the start on: it begins in [from, to]. */
 interface Stretch {
@@ -20,6 +18,8 @@ export class Visits {
   /** Minutes of hands in all. */
   readonly most: number;
   private readonly stretches: readonly Stretch[];
+  /** More than all visits. */
+  readonly bound: number;
   /** After `look`: minutes and visits that surely fall into the stretch of time, wherever checks and pauses lie. */
   minutes = 0;
   count = 0;
@@ -31,6 +31,7 @@ export class Visits {
   constructor(private readonly option: Option) {
     const { mode } = option;
     this.stretches = stretchesOf(mode, option.checks);
+    this.bound = this.stretches.length + 1;
     this.most = mode.isHands ? mode.hands * mode.duration : this.stretches.reduce((n, s) => n + s.minutes, 0);
   }
 
@@ -68,7 +69,7 @@ export class Visits {
   /** The fewest trips in which `count` visits from number `first` on can be made in so many minutes away. */
   fewestTrips(first: number, count: number, minutes: number): number {
     if (count < 2) return count;
-    const key = (first * MOST_VISITS + count) * MOST_VISITS + Math.min(minutes, MOST_VISITS - 1);
+    const key = (minutes * this.bound + first) * this.bound + count;
     let trips = this.fewest.get(key);
     if (trips === undefined) {
       trips = this.findFewest(first, count, minutes);
