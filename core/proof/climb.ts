@@ -1,7 +1,7 @@
 import type { f64 } from '../model';
 import type { Relaxation } from './relaxation';
 import { Rise } from './rise';
-import type { Evening } from './supply';
+import { allEat, type Evening } from './supply';
 
 /** Why a climb stopped. */
 export const AT_TOP = 0;
@@ -64,6 +64,7 @@ export class Climb {
    * up to `rounds` of them in all, until `target` is reached, until the domain is to be narrowed, or until it is over.
    */
   climb(domain: Uint8Array, evening: Evening, target: f64, rounds: number, isOver: () => boolean): number {
+    this.freeSigns(evening);
     while (this.round < rounds && !(this.round > 0 && isOver())) {
       const round = this.round++;
       const value = this.relaxation.bound(domain, evening);
@@ -92,17 +93,34 @@ export class Climb {
     return AT_TOP;
   }
 
+  /**
+   * Where everybody eats, minutes of work during a course are minutes away from its table, no more and no less: so a minute there
+   * may be cheaper than nothing.
+   */
+  private freeSigns(evening: Evening): void {
+    const { serveLow, serveHigh } = evening;
+    const { model } = this.relaxation.tree;
+    const { least } = this.hands;
+    if (!allEat(model)) return;
+    least.fill(0);
+    for (let c = 0; c < serveLow.length; c++)
+      least.fill(-Infinity, serveLow[c]!, serveHigh[c]! + model.courses[c]!.eating);
+  }
+
   private step(target: f64, value: f64): void {
     const { relaxation, hands, resources, shares } = this;
     const { demand, supply, use, tree } = relaxation;
-    const { from, to, queueing } = demand;
+    const { from, to, queueing, price } = demand;
     relaxation.countUse();
     const isNear = target - value <= NEAR * Math.abs(target);
     const momentum = isNear ? NEAR_MOMENTUM : MOMENTUM;
     hands.beginStep(momentum, isNear);
     for (let m = Math.max(from, this.scarceFrom); m < to; m++) {
       const given: f64 = supply.given[m]!;
-      hands.turn(m, use[m]! - given);
+      let excess: f64 = use[m]! - given;
+      if (hands.least[m]! < 0 && price[m]! <= 0 && supply.seated[m] === 0)
+        excess = price[m]! < 0 ? use[m]! : Math.max(0, excess);
+      hands.turn(m, excess);
     }
     let norm = hands.norm;
     for (let r = 0; r < resources.length; r++) {

@@ -29,6 +29,8 @@ export class Demand {
   private readonly minuteCost: Float64Array;
   private readonly sum: Float64Array;
   private readonly plainSum: Float64Array;
+  /** How many minutes before each slot cost anything. */
+  private readonly costly: Int32Array;
   private readonly resourceSum: readonly Float64Array[];
   private readonly scratch: Float64Array;
   private readonly scratch2: Float64Array;
@@ -63,6 +65,7 @@ export class Demand {
     this.minuteCost = new Float64Array(slots);
     this.sum = new Float64Array(slots + 1);
     this.plainSum = new Float64Array(slots + 1);
+    this.costly = new Int32Array(slots + 1);
     const resourcePrice: Float64Array[] = [];
     const resourceSum: Float64Array[] = [];
     for (let r = 0; r < tree.priced.length; r++) {
@@ -100,13 +103,15 @@ export class Demand {
   }
 
   private sumPrices(): void {
-    const { price, linear, sum, plainSum, minuteCost } = this;
+    const { price, linear, sum, plainSum, minuteCost, costly } = this;
     const { from, to } = this;
     sum[from] = plainSum[from] = 0;
+    costly[from] = 0;
     for (let m = from; m < to; m++) {
       const cost = price[m]! + linear[m]!;
       minuteCost[m] = cost;
       sum[m + 1] = sum[m]! + cost;
+      costly[m + 1] = costly[m]! + (cost !== 0 ? 1 : 0);
       plainSum[m + 1] = plainSum[m]! + price[m]!;
     }
     for (let r = 0; r < this.resourceSum.length; r++) {
@@ -142,7 +147,7 @@ export class Demand {
 
   private fillUp(option: Option, domain: Uint8Array): void {
     const { up, mode, count, low, at, reach, first, last, gapFrom, gapTo } = option;
-    const { sum } = this;
+    const { sum, costly } = this;
     const { duration, touchIn, touchOut, takes } = mode;
     const points = mode.points * this.tree.model.weights.ways;
     const isWork = mode.isHands && reach === 0;
@@ -157,9 +162,8 @@ export class Demand {
       const s = low + k;
       const e = s + duration;
       let cost = points;
-      const all = sum[e]! - sum[s]!;
-      if (isWork) cost += mode.hands * all;
-      else if (!mode.isHands && all > 0) {
+      if (isWork) cost += mode.hands * (sum[e]! - sum[s]!);
+      else if (!mode.isHands && costly[e]! > costly[s]!) {
         if (touchIn > 0) cost += sum[s + touchIn]! - sum[s]!;
         if (touchOut > 0) cost += sum[e]! - sum[e - touchOut]!;
         for (let m = 0; m < option.checks.length; m++) {

@@ -149,7 +149,7 @@ export class PausedWork {
 
 /** The most that `length` minutes cost that begin in [from, to]. */
 function dearestGap(sum: Float64Array, from: number, to: number, length: number): f64 {
-  let most: f64 = 0;
+  let most: f64 = -Infinity;
   for (let a = from; a <= to; a++) {
     const gap = sum[a + length]! - sum[a]!;
     if (gap > most) most = gap;

@@ -12,6 +12,8 @@ export class Rise {
   /** The running mean of the squares of the excess: a price that swings takes shorter steps. */
   private readonly swing: Float64Array;
   private readonly best: Float64Array;
+  /** What each price does not go below. */
+  readonly least: Float64Array;
   private known: f64 = 0;
   private momentum: f64 = 0;
   private isPlain = false;
@@ -24,6 +26,7 @@ export class Rise {
     this.slope = new Float64Array(price.length);
     this.swing = new Float64Array(price.length);
     this.best = new Float64Array(price.length);
+    this.least = new Float64Array(price.length);
   }
 
   begin(): void {
@@ -53,7 +56,7 @@ export class Rise {
     const { price, slope, swing } = this;
     swing[m] = MEMORY * swing[m]! + (1 - MEMORY) * excess * excess;
     let d = excess + this.momentum * slope[m]!;
-    if (d < 0 && price[m]! <= 0) d = 0;
+    if (d < 0 && price[m]! <= this.least[m]!) d = 0;
     slope[m] = d;
     if (d !== 0) this.norm += (d * d) / this.usualSwing(m);
   }
@@ -64,7 +67,7 @@ export class Rise {
     for (let m = from; m < to; m++) {
       if (slope[m] === 0) continue;
       const next = price[m]! + (scale * slope[m]!) / this.usualSwing(m);
-      price[m] = Math.min(this.most, Math.max(0, next));
+      price[m] = Math.min(this.most, Math.max(this.least[m]!, next));
     }
   }
 

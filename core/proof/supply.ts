@@ -27,6 +27,8 @@ export class Evening {
 export class Supply {
   /** Minutes given at each slot by the cheapest answer. */
   readonly given: Uint8Array;
+  /** Minutes in which all cooks are at table in the cheapest answer, but for those who are away. */
+  readonly seated: Uint8Array;
   /** Cooks free in each minute. */
   readonly cooks: Uint8Array;
   /** First hands minute of the day in the cheapest answer, and what each choice of it would cost. */
@@ -51,6 +53,7 @@ export class Supply {
   constructor(private readonly model: Model) {
     const { courses, slots, zero } = model;
     this.given = new Uint8Array(slots);
+    this.seated = new Uint8Array(slots);
     const free = new Uint8Array(slots);
     for (const calendar of model.calendars) {
       for (let m = 0; m < slots; m++) if (hasBit(calendar, m)) free[m]! += 1;
@@ -90,11 +93,11 @@ export class Supply {
     const { model, cooks, dayStart, byFirst } = this;
     const { zero, weights } = model;
     let total: f64 = 0;
-    for (let m = from; m < Math.min(to, dayStart); m++) total -= price[m]! * cooks[m]!;
+    for (let m = from; m < Math.min(to, dayStart); m++) total -= Math.max(0, price[m]!) * cooks[m]!;
     let later: f64 = 0;
     let best: f64 = Infinity;
     for (let m = zero; m >= dayStart; m--) {
-      if (m < zero && m >= from) later -= price[m]! * cooks[m]!;
+      if (m < zero && m >= from) later -= Math.max(0, price[m]!) * cooks[m]!;
       const value = later + weights.day * (zero - m);
       byFirst[m - dayStart] = value;
       if (m < evening.firstLow || m > evening.firstHigh || value >= best) continue;
@@ -102,7 +105,7 @@ export class Supply {
       this.first = m;
     }
     total += best;
-    for (let m = zero; m < to; m++) total -= price[m]! * cooks[m]!;
+    for (let m = zero; m < to; m++) total -= Math.max(0, price[m]!) * cooks[m]!;
     for (let m = dayStart; m <= zero; m++) byFirst[m - dayStart]! += total - best;
     return total;
   }
@@ -111,6 +114,7 @@ export class Supply {
   answer(price: Float64Array, evening: Evening, from: number, to: number, serve: Int32Array): void {
     const { given, cooks, dayStart, first } = this;
     given.fill(0);
+    this.seated.fill(0);
     for (let m = from; m < Math.min(to, dayStart); m++) given[m] = cooks[m]!;
     for (let m = first; m < to; m++) given[m] = cooks[m]!;
     for (let c = 0; c < serve.length; c++) this.sitDown(c, serve[c]!, price, evening);
@@ -132,7 +136,7 @@ export class Supply {
       const calendar = model.calendars[table.cook]!;
       for (let m = at; m < up; m++) {
         if (!hasBit(calendar, m)) continue;
-        free += price[m]!;
+        free += Math.max(0, price[m]!);
         if (price[m]! > 0 || evening.forced[m]! >= cooks[m]!) this.isPaid = true;
       }
     }
@@ -175,6 +179,7 @@ export class Supply {
     const up = at + model.courses[c]!.eating;
     const cost = this.tableCost(c, at, price, evening);
     this.away[c] = this.used;
+    if (tables.length === model.cookCount) this.seated.fill(1, at, up);
     for (const table of tables) {
       const calendar = model.calendars[table.cook]!;
       for (let m = at; m < up; m++) if (hasBit(calendar, m)) given[m]! -= 1;
@@ -320,4 +325,10 @@ class Table {
       place = steps[(m - down) * size + place]!;
     }
   }
+}
+
+/** True where minutes of hands during a course are minutes away from its table: everybody eats. */
+export function allEat(model: Model): boolean {
+  for (let k = 0; k < model.cookCount; k++) if (!model.eats[k]) return false;
+  return true;
 }

@@ -1,8 +1,7 @@
-import type { Model } from '../model';
 import type { Known } from './free-hands';
 import type { Part } from './narrow';
 import { openOptions, type Option } from './options';
-import { MOST_TRIPS } from './supply';
+import { allEat, MOST_TRIPS } from './supply';
 import type { Tree } from './tree';
 import { Visits } from './visits';
 
@@ -16,6 +15,8 @@ export class Tables {
   /** By number of the option. */
   private readonly visits: Visits[] = [];
   private readonly least: Int32Array;
+  /** By activity: the most minutes that its open starts can need at the table in hand. */
+  private readonly greatest: Int32Array;
   /** By activity: what visits its open starts make at the table in hand, as first and count; empty where some makes none. */
   private readonly made: Set<number>[] = [];
   private readonly isCounted: boolean;
@@ -34,6 +35,7 @@ export class Tables {
     for (const option of tree.options.flat()) this.visits[option.number] = new Visits(option);
     this.trips = new Int32Array(model.courses.length * width);
     this.least = new Int32Array(model.activities.length);
+    this.greatest = new Int32Array(model.activities.length);
     for (const i of tree.order) this.made[i] = new Set();
     this.nothing = new Uint8Array(model.slots);
     for (const i of tree.order)
@@ -61,6 +63,10 @@ export class Tables {
     this.findTaken();
     let changed = false;
     this.tree.model.courses.forEach(({ eating }, c) => {
+      const most = this.countMost(part.domain, serveLow[c]!, serveHigh[c]! + eating);
+      part.awayHigh[c] = Math.min(part.awayHigh[c]!, most);
+      const missing = part.awayLow[c]! - most;
+      changed = this.closeIdle(part.domain, serveLow[c]!, serveHigh[c]! + eating, missing) || changed;
       const down = serveHigh[c]!;
       const up = serveLow[c]! + eating;
       if (up <= down) return;
@@ -106,6 +112,47 @@ export class Tables {
       sum += minutes;
     }
     return sum;
+  }
+
+  /** What each activity can need at most within slots [from, to), whatever its open start; returns the minutes of all. */
+  private countMost(domain: Uint8Array, from: number, to: number): number {
+    let sum = 0;
+    for (const i of this.tree.order) {
+      let most = 0;
+      for (const option of this.tree.options[i]!) {
+        const visits = this.visits[option.number]!;
+        if (visits.most <= most) continue;
+        const { low, at, mode, reach } = option;
+        const last = Math.min(option.last, to - 1 - low);
+        for (let k = Math.max(option.first, from - mode.duration - reach - low); k <= last; k++) {
+          if (domain[at + k] === 0) continue;
+          most = Math.max(most, visits.mostIn(low + k, from, to));
+          if (most === visits.most) break;
+        }
+      }
+      this.greatest[i] = most;
+      sum += most;
+    }
+    return sum;
+  }
+
+  /** Closes starts without which cooks are away for less than the least minutes: `missing` of them, so below nothing where there is room. */
+  private closeIdle(domain: Uint8Array, from: number, to: number, missing: number): boolean {
+    let changed = false;
+    for (const i of this.tree.order) {
+      const least = this.greatest[i]! + missing;
+      if (least <= 0) continue;
+      for (const option of this.tree.options[i]!) {
+        const visits = this.visits[option.number]!;
+        for (let k = option.first; k <= option.last; k++) {
+          const place = option.at + k;
+          if (domain[place] === 0 || visits.mostIn(option.low + k, from, to) >= least) continue;
+          domain[place] = 0;
+          changed = true;
+        }
+      }
+    }
+    return changed;
   }
 
   /** Closes starts that need more than `room` minutes beyond what is needed at least. */
@@ -158,10 +205,4 @@ export class Tables {
 /** True where all that is open of an option touches slots [down, up). */
 function isInside({ low, first, last, mode, reach }: Option, down: number, up: number): boolean {
   return low + first > down - mode.duration - reach && low + last < up;
-}
-
-/** True where minutes of hands during a course are minutes away from its table: everybody eats. */
-function allEat(model: Model): boolean {
-  for (let k = 0; k < model.cookCount; k++) if (!model.eats[k]) return false;
-  return true;
 }

@@ -66,6 +66,22 @@ export class Visits {
     }
   }
 
+  /** The most minutes that start `s` can need within slots [from, to). */
+  mostIn(s: number, from: number, to: number): number {
+    const { mode, longest } = this.option;
+    if (mode.isHands) {
+      const inside = Math.min(s + mode.duration + longest, to) - Math.max(s, from);
+      return mode.hands * Math.max(0, Math.min(mode.duration, inside));
+    }
+    let most = 0;
+    for (const { from: low, to: high, minutes, check } of this.stretches) {
+      const first = check === null ? s + low : Math.max(s + low, check.from);
+      const final = check === null ? s + high : Math.min(s + high, check.to);
+      most += Math.max(0, Math.min(minutes, to - first, final + minutes - from, to - from));
+    }
+    return most;
+  }
+
   /** The fewest trips in which `count` visits from number `first` on can be made in so many minutes away. */
   fewestTrips(first: number, count: number, minutes: number): number {
     if (count < 2) return count;

@@ -66,7 +66,10 @@ function costOfService({ tree, demand }: Relaxation): number {
 function costOfSupply({ tree, demand, supply }: Relaxation): number {
   const { model, priced } = tree;
   let cost = model.weights.day * (model.zero - supply.first);
-  supply.given.forEach((n, m) => (cost -= n * demand.price[m]!));
+  supply.given.forEach((n, m) => {
+    const price = demand.price[m]!;
+    cost -= n * (supply.seated[m] ? price : Math.max(0, price));
+  });
   demand.resourcePrice.forEach(
     (list, r) => (cost -= priced[r]!.capacity * over(list, demand.from, demand.to)),
   );
@@ -83,19 +86,21 @@ test.each(GENERATORS)('%s: at any prices the relaxed answer costs what the bound
   const random = new Random(17);
   let asked = 0;
   let paused = 0;
+  let cheap = 0;
   for (let seed = 1; seed <= 30; seed++) {
     const model = compileModel(read(generate(seed, seed % 5 === 0 ? 'medium' : 'small')));
     const config = allConfigurations(new Search(model, 1).board)?.find(({ possible }) => possible);
     if (model.cookCount > 1 || !config) continue;
     const dual = new Dual(makeTree(model, config));
-    const { relaxation, demand } = dual;
+    const { relaxation, demand, supply } = dual;
     const { part, evening } = wholePart(dual);
     const begun = evening();
     if (!begun) continue;
     for (let round = 0; round < 3; round++) {
       const price = () => (random.next() < 0.4 ? 0 : random.next());
       for (let m = demand.from; m < demand.to; m++) {
-        demand.price[m] = 3 * price();
+        // A minute at table may have a price below nothing.
+        demand.price[m] = (random.next() < 0.2 ? -1 : 3) * price();
         for (const list of demand.resourcePrice) list[m] = price();
       }
       demand.queueing.share.forEach((_, q) => (demand.queueing.share[q] = random.next()));
@@ -108,9 +113,11 @@ test.each(GENERATORS)('%s: at any prices the relaxed answer costs what the bound
         costOfSupply(relaxation);
       expect(cost).toBeCloseTo(bound, 5);
       asked += 1;
+      supply.seated.forEach((isSeated, m) => (cheap += isSeated && demand.price[m]! < 0 ? 1 : 0));
       paused += demand.pause.reduce((sum, minutes) => sum + minutes, 0);
     }
   }
   expect(asked).toBeGreaterThan(40);
   expect(paused).toBeGreaterThan(0);
+  expect(cheap).toBeGreaterThan(0);
 });

@@ -73,6 +73,41 @@ test('prices stay between nothing and the most, and rise where there is too much
   }
 });
 
+test('a price that may fall below nothing does, where less is used than is given', () => {
+  const price = Float64Array.of(0, 0);
+  const rise = new Rise(price, Infinity);
+  rise.least[1] = -Infinity;
+  rise.begin();
+  rise.beginStep(0, true);
+  rise.turn(0, -1);
+  rise.turn(1, -1);
+  rise.move(0, 2, 0.5);
+  expect(Array.from(price)).toEqual([0, -0.5]);
+});
+
+test('only minutes in which a course may be eaten become cheaper than nothing', () => {
+  let cheap = 0;
+  for (let seed = 1; seed <= 6; seed++) {
+    const model = compileModel(read(generateDinner(seed, 'medium')));
+    const search = new Search(model, 1);
+    if (!search.construct({ rounds: 1000, isOver: () => false })) continue;
+    const { config, cost } = search.best;
+    const dual = new Dual(makeTree(model, config));
+    const { part, evening } = wholePart(dual);
+    const begun = evening()!;
+    const never = () => false;
+    dual.ascend(part.domain, begun, cost, 60, 1, never, () => begun);
+    const { price } = dual.demand;
+    const mayEat = (m: number) =>
+      model.courses.some(({ eating }, c) => m >= begun.serveLow[c]! && m < begun.serveHigh[c]! + eating);
+    price.forEach((one, m) => {
+      if (one < 0) expect(mayEat(m)).toBe(true);
+      if (one < 0) cheap += 1;
+    });
+  }
+  expect(cheap).toBeGreaterThan(0);
+});
+
 test('a price whose excess swings takes shorter steps than a quiet one, but for plain steps', () => {
   const stepsOf = (isPlain: boolean) => {
     const price = Float64Array.of(5, 5);

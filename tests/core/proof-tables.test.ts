@@ -1,7 +1,8 @@
 import { compileModel } from '../../core/model';
-import { Search, type Board } from '../../core/planner';
+import { Random, Search, type Board } from '../../core/planner';
 import { allConfigurations } from '../../core/planner/combinations';
 import { Dual } from '../../core/proof/dual';
+import { allEat } from '../../core/proof/supply';
 import { Tables } from '../../core/proof/tables';
 import { makeTree, type Tree } from '../../core/proof/tree';
 import { Visits } from '../../core/proof/visits';
@@ -65,6 +66,20 @@ test('work that pauses takes from a table what its longest pause leaves', () => 
   expect([visits.minutes, visits.count]).toEqual([0, 0]);
 });
 
+test('what may need a table most: each look where most of it falls there, and of paused work all that fits', () => {
+  const ofPot = new Visits(optionOf(treeOf([pot]), 'pot'));
+  // Begun at 100: on it until 102, looked at from 107 to 109, 115 to 117 and so on, each for a minute.
+  expect(ofPot.mostIn(100, 100, 140)).toBe(7);
+  expect(ofPot.mostIn(100, 101, 110)).toBe(2);
+  expect(ofPot.mostIn(100, 109, 115)).toBe(1);
+  expect(ofPot.mostIn(100, 110, 115)).toBe(0);
+  const ofWork = new Visits(optionOf(treeOf([step('whisk', 20, { pausable: true })]), 'whisk'));
+  expect(ofWork.mostIn(100, 90, 110)).toBe(10);
+  expect(ofWork.mostIn(100, 110, 200)).toBe(20);
+  expect(ofWork.mostIn(100, 140, 200)).toBe(10);
+  expect(ofWork.mostIn(100, 150, 200)).toBe(0);
+});
+
 /** Minutes of hands of activity `i` within slots [down, up) of the plan on the board. */
 function minutesIn(board: Board, i: number, down: number, up: number): number {
   const first = board.activity(i).firstStretch;
@@ -115,6 +130,7 @@ test('in no plan is less time spent away from a table, or in fewer trips, than i
           if (visits.count > 1) met += 1;
           const isRight =
             visits.minutes <= minutesIn(board, i, down, up) &&
+            visits.mostIn(board.start[i]!, down, up) >= minutesIn(board, i, down, up) &&
             visits.fewestTrips(visits.first, visits.count, away) <= tripsIn(board, down, up);
           if (!isRight) broken.push(`${seed}: step ${i}, course ${c}`);
         }
@@ -161,6 +177,58 @@ test('starts that take more from a table than may be taken are closed, and what 
   expect(tables.narrow(part, serveLow, serveHigh)).toBe(true);
   expect(part.awayLow[0]).toBe(fewest);
   expect(open()).toEqual(before.filter((k) => needs(k) === fewest));
+});
+
+test('no more is taken from a table than the open starts can take, and a start that takes too little is closed', () => {
+  const tree = twoCourses();
+  const dual = new Dual(tree);
+  const { part, evening, narrower } = wholePart(dual);
+  evening();
+  const { serveLow, serveHigh } = tree;
+  const option = optionOf(tree, 'pot');
+  const visits = new Visits(option);
+  const takes = (k: number) => visits.mostIn(option.low + k, serveLow[0]!, serveHigh[0]! + 20);
+  const open = () =>
+    Array.from({ length: option.count }, (_, k) => k).filter((k) => part.domain[option.at + k]);
+  const before = open();
+  const most = Math.max(...before.map(takes));
+  expect(before.some((k) => takes(k) < most)).toBe(true);
+  const tables = new Tables(tree, dual.supply.width, dual.supply.cooks, narrower);
+  part.awayLow[0] = most;
+  expect(tables.narrow(part, serveLow, serveHigh)).toBe(true);
+  expect(part.awayHigh[0]).toBe(most);
+  expect(open()).toEqual(before.filter((k) => takes(k) === most));
+});
+
+/** Any prices at all of hands, below nothing too where a course may be eaten. */
+function anyPrices(price: Float64Array, { serveLow, serveHigh, model }: Tree, random: Random): void {
+  for (let m = 0; m < price.length; m++) price[m] = random.next() < 0.5 ? 0 : random.next();
+  model.courses.forEach(({ eating }, c) => {
+    for (let m = serveLow[c]!; m < serveHigh[c]! + eating; m++) price[m] = 8 * random.next() - 4;
+  });
+}
+
+test('where everybody eats, minutes of a table may have any price: the bound stays below the plan', () => {
+  const random = new Random(5);
+  let asked = 0;
+  for (let seed = 1; seed <= 40; seed++) {
+    for (const generate of [generateDinner, generateSpicyDinner]) {
+      const model = compileModel(read(generate(seed, 'small')));
+      const search = new Search(model, seed);
+      if (!allEat(model) || !search.construct({ rounds: 1, isOver: () => false })) continue;
+      search.improve({ rounds: 300, isOver: () => false });
+      const { cost, config } = search.best;
+      const dual = new Dual(makeTree(model, config));
+      const { part, evening } = wholePart(dual);
+      const begun = evening()!;
+      for (let round = 0; round < 4; round++) {
+        anyPrices(dual.demand.price, dual.tree, random);
+        expect(dual.bound(part.domain, begun)).toBeLessThanOrEqual(cost + 1e-9);
+        asked += 1;
+      }
+    }
+  }
+  expect(asked).toBeGreaterThan(100);
 });
 
 test('a relaxation remembers nothing of the starts that were open when it was asked before', () => {
