@@ -1,7 +1,8 @@
 import { LEAST_PIECE, NO_LIMIT, type Model } from '../model';
 import { FreeHands, type Known } from './free-hands';
+import { onlyOpen } from './machine-tasks';
 import { OneMachine } from './one-machine';
-import { openOptions, type Option } from './options';
+import type { Option } from './options';
 import { Tables } from './tables';
 import type { Tree } from './tree';
 
@@ -175,9 +176,9 @@ export class Narrower implements Known {
     };
     for (const i of tree.order) {
       own[i]!.length = 0;
-      const open = openOptions(tree.options[i]!);
-      if (open.length !== 1) continue;
-      const { mode, longest } = open[0]!;
+      const option = onlyOpen(tree.options[i]!);
+      if (!option) continue;
+      const { mode, longest } = option;
       const [early, late] = [this.minStart[i]!, this.maxStart[i]!];
       if (longest > 0) {
         // However it pauses, it begins and ends with a piece.
@@ -190,7 +191,7 @@ export class Narrower implements Known {
       else {
         add(i, late, early + mode.touchIn, 1);
         add(i, late + mode.duration - mode.touchOut, early + mode.duration, 1);
-        for (const { low, high, from, to } of open[0]!.checks)
+        for (const { low, high, from, to } of option.checks)
           add(i, Math.min(late + high, to), Math.max(early + low, from) + mode.takes, 1);
       }
     }
@@ -200,7 +201,7 @@ export class Narrower implements Known {
       add(platingActivity, late - plating, early, 1);
       add(clearingActivity, late + eating, early + eating + clearing, 1);
     });
-    for (let m = 0; m < forced.length; m++) {
+    for (let m = this.from; m < this.to; m++) {
       if (forced[m]! > cooks[m]!) return false;
       if (forced[m]! > 0 && m >= this.dayStart && m < model.zero && m < part.firstHigh) part.firstHigh = m;
     }
@@ -208,11 +209,13 @@ export class Narrower implements Known {
   }
 
   private keep(domain: Uint8Array, option: Option, from: number, to: number): boolean {
+    const { low, at, first, last } = option;
+    if (last < first || (from <= low + first && to >= low + last)) return false;
     let changed = false;
-    for (let k = option.first; k <= option.last; k++) {
-      const s = option.low + k;
-      if (domain[option.at + k] !== 0 && (s < from || s > to)) {
-        domain[option.at + k] = 0;
+    for (let k = first; k <= last; k++) {
+      const s = low + k;
+      if (domain[at + k] !== 0 && (s < from || s > to)) {
+        domain[at + k] = 0;
         changed = true;
       }
     }

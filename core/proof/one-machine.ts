@@ -1,30 +1,8 @@
-import { LEAST_PIECE, NO_LIMIT, type Model } from '../model';
+import { NO_LIMIT, type Model } from '../model';
 import type { FreeHands, Known } from './free-hands';
+import { NO_CHECK, NO_TASK, Tasks } from './machine-tasks';
 import type { Part } from './narrow';
-import { openOptions, type Check, type Option } from './options';
-import { lookFirst, lookLast } from './spans';
 import type { Tree } from './tree';
-
-/** A stretch of the only cook's hands: it begins in slots [low, high]. */
-interface Task {
-  /** The look at a pot that it is, if any. */
-  readonly check?: Check;
-  /** What it belongs to begins in slots [from, to], of which slot s stands at place `at` + s of the domain; the task `offset` later. */
-  readonly at: number;
-  readonly from: number;
-  readonly to: number;
-  readonly offset: number;
-  readonly length: number;
-  low: number;
-  high: number;
-}
-
-/** Work that pauses: so many minutes between two slots. */
-interface Energy {
-  readonly from: number;
-  readonly to: number;
-  readonly minutes: number;
-}
 
 /**
  * Where there is one cook, all stretches of hands are tasks on one machine: of two that cannot come in one order the other order
@@ -33,20 +11,49 @@ interface Energy {
  */
 export class OneMachine {
   private readonly model: Model;
-  private tasks: Task[] = [];
-  private energies: Energy[] = [];
+  private readonly tasks: Tasks;
+  /** Resources of which there is one. */
+  private readonly single: number[] = [];
   /** How many minutes before each slot the cook may be at work in, and the first slot before which there are so many. */
   private readonly open: Int32Array;
   private readonly slotOf: Int32Array;
+  /** By task: minutes open before its first and last slot, and before it can end. */
+  private readonly first: Int32Array;
+  private readonly last: Int32Array;
+  private readonly end: Int32Array;
+  /** By task: the slots between which others leave it, as far as found. */
+  private readonly lows: Int32Array;
+  private readonly highs: Int32Array;
+  /** True where some task can come neither before nor after another. */
+  private isStuck = false;
+  /** Tasks by their first slot, latest first, and by when they end at the latest; all work by when it ends. */
+  private readonly byLow: Sorted;
+  private readonly byEnd: Sorted;
+  private readonly worksByEnd: Sorted;
+  private readonly worksByFrom: Sorted;
 
   constructor(
-    private readonly tree: Tree,
+    tree: Tree,
     private readonly hands: FreeHands,
     private readonly known: Known,
   ) {
     this.model = tree.model;
+    this.tasks = new Tasks(tree);
+    tree.priced.forEach(({ capacity }, r) => {
+      if (capacity === 1) this.single.push(r);
+    });
     this.open = new Int32Array(tree.model.slots + 1);
     this.slotOf = new Int32Array(tree.model.slots + 1);
+    const most = this.tasks.low.length;
+    this.first = new Int32Array(most);
+    this.last = new Int32Array(most);
+    this.end = new Int32Array(most);
+    this.lows = new Int32Array(most);
+    this.highs = new Int32Array(most);
+    this.byLow = new Sorted(most);
+    this.byEnd = new Sorted(most);
+    this.worksByEnd = new Sorted(this.tasks.works.from.length);
+    this.worksByFrom = new Sorted(this.tasks.works.from.length);
   }
 
   private countOpen(part: Part): void {
@@ -62,98 +69,153 @@ export class OneMachine {
     slotOf.fill(NO_LIMIT, count + 1);
   }
 
+  private countAll(): void {
+    const { open, slotOf } = this;
+    for (let m = 0; m < open.length; m++) open[m] = slotOf[m] = m;
+  }
+
   /** Null where nothing is left; otherwise true where anything was closed. */
   narrow(part: Part): boolean | null {
-    if (this.model.cookCount > 1) return false;
-    this.countOpen(part);
-    this.readTasks();
-    if (this.isOverloaded(part)) return null;
-    const { tasks } = this;
+    const { tasks, model } = this;
     let changed = false;
-    for (const task of tasks) {
-      const low = this.endOfPredecessors(task);
-      const high = this.startOfSuccessors(task);
-      if (low === null || high === null || low > high) return null;
-      if (low <= task.low && high >= task.high) continue;
-      task.low = Math.max(task.low, low);
-      task.high = Math.min(task.high, high);
-      if (task.low > task.high) return null;
-      changed = this.keep(part, task) || changed;
+    if (model.cookCount === 1) {
+      this.countOpen(part);
+      tasks.readHands(this.known);
+      const narrowed = this.sequence(part, this.atTable(part, 0, model.slots));
+      if (narrowed === null) return null;
+      changed = narrowed;
+    }
+    if (this.single.length > 0) this.countAll();
+    for (const r of this.single) {
+      tasks.readUses(r);
+      const narrowed = this.sequence(part, 0);
+      if (narrowed === null) return null;
+      changed = narrowed || changed;
     }
     return changed;
   }
 
-  private readTasks(): void {
-    const { tree, model, known } = this;
-    this.tasks = [];
-    this.energies = [];
-    for (const i of tree.order) {
-      const open = openOptions(tree.options[i]!);
-      if (open.length === 1) this.readOption(open[0]!);
+  private sequence(part: Part, mostAtTable: number): boolean | null {
+    const { tasks } = this;
+    if (this.isOverloaded(part, mostAtTable)) return null;
+    this.measure();
+    let changed = false;
+    this.findLast();
+    this.findFirst();
+    for (let n = 0; n < tasks.count; n++) {
+      const low = Math.max(this.lows[n]!, this.endOfPredecessors(n));
+      const high = Math.min(this.highs[n]!, this.startOfSuccessors(n));
+      if (this.isStuck || low > high) return null;
+      if (low > tasks.low[n]! || high < tasks.high[n]!) changed = this.keep(part, n, low, high) || changed;
     }
-    model.courses.forEach(({ plating, clearing, eating }, course) => {
-      const low = known.serveLow[course]!;
-      const high = known.serveHigh[course]!;
-      const place = {
-        at: tree.serveAt[course]! - tree.serveLow[course]!,
-        from: tree.serveLow[course]!,
-        to: tree.serveHigh[course]!,
-      };
-      this.add({ ...place, low: low - plating, high: high - plating, offset: -plating, length: plating });
-      this.add({ ...place, low: low + eating, high: high + eating, offset: eating, length: clearing });
-    });
+    return changed;
   }
 
-  private readOption(option: Option): void {
-    const { mode, longest } = option;
-    const low = option.low + option.first;
-    const high = option.low + option.last;
-    const place = { at: option.at - option.low, from: low, to: high };
-    const addAfter = (offset: number, length: number) =>
-      this.add({ ...place, low: low + offset, high: high + offset, offset, length });
-    if (mode.isHands) {
-      if (mode.hands === 0) return;
-      if (longest === 0) addAfter(0, mode.duration);
-      else {
-        addAfter(0, LEAST_PIECE);
-        const to = high + mode.duration + longest;
-        this.energies.push({ from: low + LEAST_PIECE, to, minutes: mode.duration - LEAST_PIECE });
+  private measure(): void {
+    const { tasks, open, first, last, end, byLow, byEnd } = this;
+    const { low, high, length, count } = tasks;
+    this.isStuck = false;
+    this.lows.set(low);
+    this.highs.set(high);
+    byLow.begin(count);
+    byEnd.begin(count);
+    for (let n = 0; n < count; n++) {
+      first[n] = open[low[n]!]!;
+      last[n] = open[high[n]!]!;
+      end[n] = first[n]! + length[n]!;
+      byLow.key[n] = -low[n]!;
+      byEnd.key[n] = high[n]! + length[n]!;
+    }
+    byLow.sort();
+    byEnd.sort();
+  }
+
+  /** What cannot end by some slot together with all that must, ends after it, and so begins after the rest. */
+  private findLast(): void {
+    const { tasks, open, slotOf, lows, worksByEnd, worksByFrom } = this;
+    const { from, to, minutes, task, count } = tasks.works;
+    worksByFrom.begin(count);
+    worksByFrom.key.set(from);
+    worksByFrom.sort();
+    for (let y = 0; y < count; y++) {
+      const by = to[worksByEnd.order[y]!]!;
+      if (y + 1 < count && to[worksByEnd.order[y + 1]!] === by) continue;
+      const room = open[by]!;
+      let work = 0;
+      let end = 0;
+      let longest = -1;
+      for (let x = count - 1; x >= 0; x--) {
+        const w = worksByFrom.order[x]!;
+        const before = open[from[w]!]!;
+        if (to[w]! <= by) {
+          work += minutes[w]!;
+          end = Math.max(end, before + work);
+        } else {
+          const n = task[w]!;
+          if (n !== NO_TASK && (longest < 0 || tasks.length[n]! > tasks.length[longest]!)) longest = n;
+        }
+        if (longest < 0 || work === 0 || before + work + tasks.length[longest]! <= room) continue;
+        lows[longest] = Math.max(lows[longest]!, slotOf[Math.min(open.length - 1, end)]!);
       }
-      return;
-    }
-    addAfter(0, mode.touchIn);
-    addAfter(mode.duration - mode.touchOut, mode.touchOut);
-    for (const check of option.checks) {
-      const first = lookFirst(option, check);
-      const last = lookLast(option, check);
-      this.add({ ...place, check, low: first, high: last, offset: 0, length: mode.takes });
     }
   }
 
-  private add(task: Task): void {
-    if (task.length > 0) this.tasks.push(task);
+  /** What cannot begin from some slot on together with all that must, begins before it, and so ends before the rest. */
+  private findFirst(): void {
+    const { tasks, open, slotOf, highs, worksByEnd, worksByFrom } = this;
+    const { from, to, minutes, task, count } = tasks.works;
+    for (let x = 0; x < count; x++) {
+      const since = from[worksByFrom.order[x]!]!;
+      if (x > 0 && from[worksByFrom.order[x - 1]!] === since) continue;
+      const before = open[since]!;
+      let work = 0;
+      let start = open.length;
+      let longest = -1;
+      for (let y = 0; y < count; y++) {
+        const w = worksByEnd.order[y]!;
+        const room = open[to[w]!]!;
+        if (from[w]! >= since) {
+          work += minutes[w]!;
+          start = Math.min(start, room - work);
+        } else {
+          const n = task[w]!;
+          if (n !== NO_TASK && (longest < 0 || tasks.length[n]! > tasks.length[longest]!)) longest = n;
+        }
+        if (longest < 0 || work === 0 || before + work + tasks.length[longest]! <= room) continue;
+        const left = start - tasks.length[longest]!;
+        if (left < 0) this.isStuck = true;
+        else highs[longest] = Math.min(highs[longest]!, slotOf[left + 1]! - 1);
+      }
+    }
   }
 
   /** True where some two slots have more work between them than minutes. */
-  private isOverloaded(part: Part): boolean {
-    const spans = [
-      ...this.tasks.map(({ low, high, length }) => ({ from: low, to: high + length, minutes: length })),
-      ...this.energies,
-    ].sort((a, b) => a.to - b.to);
-    const { open } = this;
-    for (const { from } of spans) {
+  private isOverloaded(part: Part, mostAtTable: number): boolean {
+    const { open, worksByEnd } = this;
+    const { from, to, minutes, count } = this.tasks.works;
+    worksByEnd.begin(count);
+    worksByEnd.key.set(to);
+    worksByEnd.sort();
+    const { order } = worksByEnd;
+    for (let n = 0; n < count; n++) {
+      const begin = from[n]!;
+      const before = open[begin]!;
       let work = 0;
-      for (const span of spans) {
-        if (span.from < from) continue;
-        work += span.minutes;
-        if (open[from]! + work > open[span.to]! - this.atTable(part, from, span.to)) return true;
+      for (let x = 0; x < count; x++) {
+        const other = order[x]!;
+        if (from[other]! < begin) continue;
+        work += minutes[other]!;
+        const left = open[to[other]!]! - before - work;
+        if (left < mostAtTable && left < this.atTable(part, begin, to[other]!)) return true;
+        if (left < 0) return true;
       }
     }
     return false;
   }
 
   /** Minutes of slots [from, to) in which the cook, who eats, has to be at table though leaving it for some. */
-  private atTable({ awayHigh }: Part, from: number, to: number): number {
+  private atTable(part: Part, from: number, to: number): number {
+    const { awayHigh } = part;
     const { model, known } = this;
     if (!model.eats[0]) return 0;
     let minutes = 0;
@@ -166,64 +228,87 @@ export class OneMachine {
     return minutes;
   }
 
-  /** The first slot that what must come before `task` leaves to it; null where it can come neither before nor after another. */
-  private endOfPredecessors(task: Task): number | null {
-    const before: Task[] = [];
-    for (const other of this.tasks) {
-      if (other === task) continue;
-      if (!this.mustPrecede(other, task)) continue;
-      if (this.mustPrecede(task, other)) return null;
-      before.push(other);
-    }
-    before.sort((a, b) => b.low - a.low);
+  /** The first slot that what must come before task `n` leaves to it. */
+  private endOfPredecessors(n: number): number {
+    const { tasks, open, slotOf, first, last, end } = this;
+    const { order } = this.byLow;
     let work = 0;
-    let end = task.low;
-    for (const { low, length } of before) {
-      work += length;
-      end = Math.max(end, this.slotOf[Math.min(this.model.slots, this.open[low]! + work)]!);
+    let slot = tasks.low[n]!;
+    for (let x = 0; x < tasks.count; x++) {
+      const other = order[x]!;
+      if (last[other]! >= end[n]! || other === n) continue;
+      if (last[n]! < end[other]!) this.isStuck = true;
+      work += tasks.length[other]!;
+      slot = Math.max(slot, slotOf[Math.min(open.length - 1, first[other]! + work)]!);
     }
-    return end;
+    return slot;
   }
 
-  /** The last slot that what must come after `task` leaves to it. */
-  private startOfSuccessors(task: Task): number | null {
-    const after: Task[] = [];
-    for (const other of this.tasks) {
-      if (other === task || !this.mustPrecede(task, other)) continue;
-      after.push(other);
+  /** The last slot that what must come after task `n` leaves to it. */
+  private startOfSuccessors(n: number): number {
+    const { tasks, open, slotOf, last, end } = this;
+    const { order, key } = this.byEnd;
+    let work = tasks.length[n]!;
+    let slot = tasks.high[n]!;
+    for (let x = 0; x < tasks.count; x++) {
+      const other = order[x]!;
+      if (end[other]! <= last[n]! || other === n) continue;
+      work += tasks.length[other]!;
+      const left = open[key[other]!]! - work;
+      if (left < 0) {
+        this.isStuck = true;
+        return slot;
+      }
+      slot = Math.min(slot, slotOf[left + 1]! - 1);
     }
-    after.sort((a, b) => a.high + a.length - b.high - b.length);
-    let work = task.length;
-    let start = task.high;
-    for (const { high, length } of after) {
-      work += length;
-      const left = this.open[high + length]! - work;
-      if (left < 0) return null;
-      start = Math.min(start, this.slotOf[left + 1]! - 1);
-    }
-    return start;
+    return slot;
   }
 
-  /** Closes what lies outside of a task's slots. */
-  private keep(part: Part, { check, at, from, to, offset, low, high }: Task): boolean {
-    let changed = false;
-    if (check) {
-      const { number } = check;
-      changed = part.checkLow[number]! < low || part.checkHigh[number]! > high;
+  /** Closes what has task `n` begin outside slots [low, high]. */
+  private keep(part: Part, n: number, low: number, high: number): boolean {
+    const { check, at, from, to, offset } = this.tasks;
+    const number = check[n]!;
+    if (number !== NO_CHECK) {
+      const isNews = part.checkLow[number]! < low || part.checkHigh[number]! > high;
       part.checkLow[number] = Math.max(part.checkLow[number]!, low);
       part.checkHigh[number] = Math.min(part.checkHigh[number]!, high);
-      return changed;
+      return isNews;
     }
-    for (let s = from; s <= to; s++) {
-      if (part.domain[at + s] === 0 || (s + offset >= low && s + offset <= high)) continue;
-      part.domain[at + s] = 0;
+    let changed = false;
+    for (let s = from[n]!; s <= to[n]!; s++) {
+      const place = at[n]! + s;
+      const begins = s + offset[n]!;
+      if (part.domain[place] === 0 || (begins >= low && begins <= high)) continue;
+      part.domain[place] = 0;
       changed = true;
     }
     return changed;
   }
+}
 
-  /** True where `b` cannot come before `a`. */
-  private mustPrecede(a: Task, b: Task): boolean {
-    return this.open[b.low]! + b.length > this.open[a.high]!;
+/** Rows in the order of their keys; quick where they stand much as the last time. */
+class Sorted {
+  readonly order: Int32Array;
+  readonly key: Int32Array;
+  private count = 0;
+
+  constructor(most: number) {
+    this.order = new Int32Array(most);
+    this.key = new Int32Array(most);
+  }
+
+  begin(count: number): void {
+    if (count !== this.count) for (let n = 0; n < count; n++) this.order[n] = n;
+    this.count = count;
+  }
+
+  sort(): void {
+    const { order, key, count } = this;
+    for (let n = 1; n < count; n++) {
+      const row = order[n]!;
+      let x = n;
+      for (; x > 0 && key[order[x - 1]!]! > key[row]!; x--) order[x] = order[x - 1]!;
+      order[x] = row;
+    }
   }
 }

@@ -49,3 +49,42 @@ test('the minutes before the day may begin are no minutes for its work', () => {
   dinner.part.firstLow = dinner.model.zero - 100;
   expect(dinner.evening()).toBeNull();
 });
+
+test('what cannot end in time together with all that must comes after it, though no two of them say so', () => {
+  const dinner = partOfSteps([step('chop', 20), step('peel', 20), step('stir', 30)]);
+  dinner.leave(0, -100, -60);
+  dinner.leave(1, -100, -60);
+  dinner.leave(2, -100, -55);
+  expect(dinner.evening()).not.toBeNull();
+  // Seventy minutes do not go into the sixty up to -40, by when two of them must be done.
+  expect(dinner.span(2)).toEqual([-60, -55]);
+});
+
+test('what cannot begin so late together with all that must comes before it', () => {
+  const dinner = partOfSteps([step('chop', 20), step('peel', 20), step('stir', 30)]);
+  dinner.leave(0, -100, -60);
+  dinner.leave(1, -100, -60);
+  dinner.leave(2, -115, -70);
+  expect(dinner.evening()).not.toBeNull();
+  expect(dinner.span(2)).toEqual([-115, -110]);
+});
+
+test('two cooks have one mixer: who needs it comes after the other', () => {
+  const free = [{ from: '2026-10-17T15:00', to: '2026-10-17T23:59' }];
+  const uses = [{ tool: 'mixer' }];
+  const steps = [step('whip', 20, { uses }), step('beat', 20, { uses })];
+  const dinner = partOfSteps(steps, {
+    kitchen: { ovens: [], tools: { mixer: 1 } },
+    cooks: [
+      { id: 'ada', name: 'Ada', free },
+      { id: 'ben', name: 'Ben', free },
+    ],
+  });
+  expect(dinner.model.cookCount).toBe(2);
+  dinner.leave(0, -100, -75);
+  dinner.leave(1, -90, -60);
+  expect(dinner.evening()).not.toBeNull();
+  // The second would end at -70 at the earliest, when the first must have begun.
+  expect(dinner.span(0)).toEqual([-100, -80]);
+  expect(dinner.span(1)).toEqual([-80, -60]);
+});

@@ -1,0 +1,156 @@
+import { LEAST_PIECE } from '../model';
+import type { Known } from './free-hands';
+import type { Option } from './options';
+import { lookFirst, lookLast } from './spans';
+import type { Tree } from './tree';
+
+/** What is no look at a pot. */
+export const NO_CHECK = -1;
+/** What is no task in one piece. */
+export const NO_TASK = -1;
+
+/** Work between two slots: a task, or work that pauses. One of them a row. */
+export class Works {
+  count = 0;
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+  readonly minutes: Int32Array;
+  /** The task that it is, or NO_TASK where it may pause. */
+  readonly task: Int32Array;
+
+  constructor(most: number) {
+    this.from = new Int32Array(most);
+    this.to = new Int32Array(most);
+    this.minutes = new Int32Array(most);
+    this.task = new Int32Array(most);
+  }
+
+  add(from: number, to: number, minutes: number, task: number): void {
+    const n = this.count++;
+    this.from[n] = from;
+    this.to[n] = to;
+    this.minutes[n] = minutes;
+    this.task[n] = task;
+  }
+}
+
+/** What has one machine to itself while it lasts, one a row: each begins in slots [low, high]. */
+export class Tasks {
+  count = 0;
+  readonly low: Int32Array;
+  readonly high: Int32Array;
+  readonly length: Int32Array;
+  /** What it belongs to begins in slots [from, to], of which slot s stands at place `at` + s of the domain; the task `offset` later. */
+  readonly at: Int32Array;
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+  readonly offset: Int32Array;
+  /** By number: the look at a pot that it is, or NO_CHECK. */
+  readonly check: Int32Array;
+  /** All work: the tasks, and what pauses, between the slots that it has. */
+  readonly works: Works;
+
+  constructor(private readonly tree: Tree) {
+    let most = 2 * tree.model.courses.length;
+    for (const i of tree.order) most += 2 + Math.max(...tree.options[i]!.map(({ checks }) => checks.length));
+    this.low = new Int32Array(most);
+    this.high = new Int32Array(most);
+    this.length = new Int32Array(most);
+    this.at = new Int32Array(most);
+    this.from = new Int32Array(most);
+    this.to = new Int32Array(most);
+    this.offset = new Int32Array(most);
+    this.check = new Int32Array(most);
+    this.works = new Works(2 * most);
+  }
+
+  /** The stretches of the only cook's hands: of steps of which one option is open, platings and clearings. */
+  readHands(known: Known): void {
+    const { tree } = this;
+    const { courses } = tree.model;
+    this.count = this.works.count = 0;
+    for (const i of tree.order) {
+      const option = onlyOpen(tree.options[i]!);
+      if (option) this.readStep(option);
+    }
+    for (let c = 0; c < courses.length; c++) {
+      const { plating, clearing, eating } = courses[c]!;
+      this.addOfCourse(c, known.serveLow[c]!, known.serveHigh[c]!, -plating, plating);
+      this.addOfCourse(c, known.serveLow[c]!, known.serveHigh[c]!, eating, clearing);
+    }
+  }
+
+  /** The uses of a resource of which there is one. */
+  readUses(resource: number): void {
+    const { tree } = this;
+    this.count = this.works.count = 0;
+    for (const i of tree.order) {
+      const option = onlyOpen(tree.options[i]!);
+      if (!option) continue;
+      for (const use of option.uses) {
+        if (use.resource === resource && option.reach === 0)
+          this.addAfter(option, use.lead, option.mode.duration + use.rest - use.lead);
+      }
+    }
+  }
+
+  private addOfCourse(c: number, first: number, last: number, offset: number, length: number): void {
+    if (length === 0) return;
+    const { tree } = this;
+    const n = this.add(first + offset, last + offset, length, NO_CHECK);
+    this.place(n, tree.serveAt[c]! - tree.serveLow[c]!, tree.serveLow[c]!, tree.serveHigh[c]!, offset);
+  }
+
+  private readStep(option: Option): void {
+    const { mode, longest } = option;
+    const { duration, touchIn, touchOut, takes } = mode;
+    if (!mode.isHands) {
+      this.addAfter(option, 0, touchIn);
+      this.addAfter(option, duration - touchOut, touchOut);
+      for (const check of option.checks)
+        this.add(lookFirst(option, check), lookLast(option, check), takes, check.number);
+      return;
+    }
+    if (mode.hands === 0) return;
+    if (longest === 0) return this.addAfter(option, 0, duration);
+    this.addAfter(option, 0, LEAST_PIECE);
+    const end = option.low + option.last + duration + longest;
+    this.works.add(option.low + option.first + LEAST_PIECE, end, duration - LEAST_PIECE, NO_TASK);
+  }
+
+  private addAfter(option: Option, offset: number, length: number): void {
+    if (length <= 0) return;
+    const first = option.low + option.first;
+    const last = option.low + option.last;
+    const n = this.add(first + offset, last + offset, length, NO_CHECK);
+    this.place(n, option.at - option.low, first, last, offset);
+  }
+
+  private add(low: number, high: number, length: number, check: number): number {
+    const n = this.count++;
+    this.low[n] = low;
+    this.high[n] = high;
+    this.length[n] = length;
+    this.check[n] = check;
+    this.works.add(low, high + length, length, n);
+    return n;
+  }
+
+  private place(n: number, at: number, from: number, to: number, offset: number): void {
+    this.at[n] = at;
+    this.from[n] = from;
+    this.to[n] = to;
+    this.offset[n] = offset;
+  }
+}
+
+/** The only option with an open start; null where there are more. */
+export function onlyOpen(options: readonly Option[]): Option | null {
+  let only: Option | null = null;
+  for (const option of options) {
+    if (option.last < option.first) continue;
+    if (only) return null;
+    only = option;
+  }
+  return only;
+}
