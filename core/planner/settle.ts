@@ -12,14 +12,25 @@ export interface Placement {
   readonly mode: ArrayLike<number>;
 }
 
-/** Lays a placement out on the board, the least movable first. True where every rule holds there. */
+/** What work that may pause counts for beside looks at pots, when it comes last or before them. */
+const LAST = 1000;
+const BEFORE_LOOKS = 0.5;
+
+/**
+ * Lays a placement out on the board, the least movable first: looks at pots, then work that may pause, or, where that does not
+ * go, the other way round. True where every rule holds there.
+ */
 export function layOut(board: Board, inserter: Inserter, placement: Placement): boolean {
+  return layInOrder(board, inserter, placement, LAST) || layInOrder(board, inserter, placement, BEFORE_LOOKS);
+}
+
+function layInOrder(board: Board, inserter: Inserter, placement: Placement, pausing: number): boolean {
   const { model } = board;
   for (const a of model.activities) board.unplace(a.index);
   board.config = placement.config;
   board.serve.set(Array.from(placement.serve));
   const modeOf = (i: number) => board.activity(i).modes[placement.mode[i]!]!;
-  const looseness = (i: number) => modeOf(i).checks + (modeOf(i).pausable ? 1 : 0);
+  const looseness = (i: number) => modeOf(i).checks + (modeOf(i).pausable ? pausing : 0);
   const isStep = (i: number) => board.activity(i).role === 'step';
   const left = Int32Array.from(
     [...board.config.members].sort(

@@ -23,6 +23,11 @@ export class FreeHands {
   private readonly blockedForAll: Int32Array;
   private readonly blockedForOne: Int32Array;
   private blocked: Int32Array;
+  /** How many minutes before each slot lie in a run of free ones that is long enough for a piece of work. */
+  private readonly usable: Int32Array;
+  /** The least and the longest pause with which work of the option in hand finds its minutes. */
+  private leastPause = 0;
+  private longestPause = 0;
   private readonly blockedBefore: Int32Array;
   private partBefore: Part | null = null;
 
@@ -38,6 +43,7 @@ export class FreeHands {
     this.blockedForAll = new Int32Array(slots + 1);
     this.blockedForOne = new Int32Array(slots + 1);
     this.blockedBefore = new Int32Array(slots + 1);
+    this.usable = new Int32Array(slots + 1);
     this.blocked = this.blockedForAll;
   }
 
@@ -83,6 +89,10 @@ export class FreeHands {
         if (isDone && this.blocked === this.blockedForAll) continue;
         if (this.blocked === this.blockedForOne) this.countBlocked(part, this.blocked, from, to, hands, mine);
         if (this.isFree(from, to)) continue;
+        if (option.longest > 0) {
+          changed = this.narrowPaused(part, option, from, to) || changed;
+          continue;
+        }
         for (let k = first; k <= last; k++) {
           if (part.domain[option.at + k] === 0 || this.handsFit(option, option.low + k)) continue;
           part.domain[option.at + k] = 0;
@@ -129,15 +139,64 @@ export class FreeHands {
     return this.blocked[to] === this.blocked[from];
   }
 
-  private handsFit(option: Option, s: number): boolean {
-    const { mode, longest } = option;
-    const { duration, touchIn, touchOut, takes } = mode;
-    if (mode.isHands) {
-      const { blocked } = this;
-      const end = Math.min(this.model.slots, s + duration + longest);
-      if (longest === 0) return this.isFree(s, end);
-      return this.isFree(s, s + LEAST_PIECE) && end - s - (blocked[end]! - blocked[s]!) >= duration;
+  /** Closes starts and pauses of work that may pause: each of its pieces needs a run of free minutes. */
+  private narrowPaused(part: Part, option: Option, from: number, to: number): boolean {
+    const { number, first, last, low, at, shortest, longest } = option;
+    this.countUsable(from, to);
+    this.leastPause = longest + 1;
+    this.longestPause = -1;
+    let changed = false;
+    for (let k = first; k <= last; k++) {
+      if (part.domain[at + k] === 0 || this.piecesFit(option, low + k, to)) continue;
+      part.domain[at + k] = 0;
+      changed = true;
     }
+    if (this.longestPause < 0 || (this.leastPause <= shortest && this.longestPause >= longest))
+      return changed;
+    part.pauseLow[number] = this.leastPause;
+    part.pauseHigh[number] = this.longestPause;
+    return true;
+  }
+
+  private countUsable(from: number, to: number): void {
+    const { usable } = this;
+    usable[from] = 0;
+    let m = from;
+    while (m < to) {
+      let end = m;
+      while (end < to && this.isFree(end, end + 1)) end += 1;
+      const isLong = end - m >= LEAST_PIECE;
+      for (; m < end; m++) usable[m + 1] = usable[m]! + (isLong ? 1 : 0);
+      if (m < to) usable[m + 1] = usable[m++]!;
+    }
+  }
+
+  /** True where work from slot `s` on finds its minutes with some pause, which is taken note of. */
+  private piecesFit({ mode, shortest, longest }: Option, s: number, to: number): boolean {
+    const { usable } = this;
+    const { duration } = mode;
+    let fits = false;
+    for (let pause = shortest; pause <= longest; pause++) {
+      const end = s + duration + pause;
+      if (end > to) break;
+      if (pause === 0 ? !this.isFree(s, end) : !this.hasEnds(s, end)) continue;
+      if (usable[end]! - usable[s]! < duration) continue;
+      fits = true;
+      this.leastPause = Math.min(this.leastPause, pause);
+      this.longestPause = Math.max(this.longestPause, pause);
+    }
+    return fits;
+  }
+
+  /** True where there is room for the first piece of work and for the last. */
+  private hasEnds(s: number, end: number): boolean {
+    return this.isFree(s, s + LEAST_PIECE) && this.isFree(end - LEAST_PIECE, end);
+  }
+
+  private handsFit(option: Option, s: number): boolean {
+    const { mode } = option;
+    const { duration, touchIn, touchOut, takes } = mode;
+    if (mode.isHands) return this.isFree(s, Math.min(this.model.slots, s + duration));
     if (touchIn > 0 && !this.isFree(s, s + touchIn)) return false;
     if (touchOut > 0 && !this.isFree(s + duration - touchOut, s + duration)) return false;
     return option.checks.every(({ low, high, from, to }) => {
