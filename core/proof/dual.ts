@@ -87,9 +87,9 @@ export class Dual {
     return this.engine.bound(domain, evening);
   }
 
-  /** Rules out in `domain` and in the first minutes of `evening` what would make it cost `limit` or more. */
-  ruleOut(domain: Uint8Array, evening: Evening, limit: number): void {
-    this.engine.ruleOut(domain, evening, limit);
+  /** Rules out in `domain` and in the first minutes of `evening` what would make it cost `limit` or more; true where there is any. */
+  ruleOut(domain: Uint8Array, evening: Evening, limit: number): boolean {
+    return this.engine.ruleOut(domain, evening, limit);
   }
 
   /** After `bound`: how much of everything the relaxed answer uses. */

@@ -145,8 +145,8 @@ export class Prover {
     const limit = this.target - WORTH;
     if (node.prices) this.takeOver(node, dual, node.prices);
     const refine = () => {
-      this.filter(node, dual);
-      return narrower.narrow(node) ? this.evening(node) : null;
+      const isSame = !this.filter(node, dual);
+      return isSame || narrower.narrow(node) ? this.evening(node) : null;
     };
     const rounds = node.prices ? ROUNDS : this.handsPrices ? NEXT_ROUNDS : this.firstRounds();
     const isFar = limit - node.bound > NEAR * Math.abs(limit);
@@ -160,9 +160,10 @@ export class Prover {
     const here = dual.bound(node.domain, this.evening(node));
     node.bound = Math.max(node.bound, here);
     if (here >= limit) return true;
-    this.filter(node, dual);
-    if (!narrower.narrow(node)) return true;
-    if (dual.bound(node.domain, this.evening(node)) >= limit) return true;
+    if (this.filter(node, dual)) {
+      if (!narrower.narrow(node)) return true;
+      if (dual.bound(node.domain, this.evening(node)) >= limit) return true;
+    }
     this.branch(node, dual, narrower);
     return true;
   }
@@ -202,12 +203,13 @@ export class Prover {
     return { serveLow, serveHigh, firstLow, firstHigh, forced, awayLow, awayHigh, trips: tables.trips };
   }
 
-  /** Rules out each start, serving slot and first minute with which the evening costs the target or more. */
-  private filter(node: Node, dual: Dual): void {
+  /** Rules out each start, serving slot and first minute with which the evening costs the target or more; true where there are any. */
+  private filter(node: Node, dual: Dual): boolean {
     const evening = this.evening(node);
-    dual.ruleOut(node.domain, evening, this.target - WORTH);
+    if (!dual.ruleOut(node.domain, evening, this.target - WORTH)) return false;
     node.firstLow = evening.firstLow;
     node.firstHigh = evening.firstHigh;
+    return true;
   }
 
   /** Parts a node, once what its answer comes to is known; what cannot be parted any more is left open. */

@@ -86,8 +86,9 @@ export class Relaxation {
     }
   }
 
-  /** Rules out each start, serving slot and first minute with which the evening would cost `limit` or more. */
-  ruleOut(domain: Uint8Array, evening: Evening, limit: f64): void {
+  /** Rules out each start, serving slot and first minute with which the evening would cost `limit` or more; true where there are any. */
+  ruleOut(domain: Uint8Array, evening: Evening, limit: f64): boolean {
+    let changed = false;
     const { tree, demand, supply } = this;
     this.layTables(domain, evening);
     const whole = demand.cost(domain);
@@ -97,23 +98,33 @@ export class Relaxation {
       for (const option of tree.options[i]!) {
         const { total, at } = option;
         for (let k = option.first; k <= option.last; k++) {
-          if (domain[at + k] !== 0 && total[k]! + sold >= limit) domain[at + k] = 0;
+          if (domain[at + k] === 0 || total[k]! + sold < limit) continue;
+          domain[at + k] = 0;
+          changed = true;
         }
       }
     }
     const { total } = demand.service;
     for (let c = 0; c < total.length; c++) {
       const row = total[c]!;
-      for (let k = 0; k < row.length; k++) if (row[k]! + sold >= limit) domain[tree.serveAt[c]! + k] = 0;
+      const at = tree.serveAt[c]!;
+      for (let k = 0; k < row.length; k++) {
+        if (domain[at + k] === 0 || row[k]! + sold < limit) continue;
+        domain[at + k] = 0;
+        changed = true;
+      }
     }
     const { byFirst, dayStart } = supply;
     const rest = whole + sold - byFirst[supply.first - dayStart]!;
     while (evening.firstLow <= evening.firstHigh && rest + byFirst[evening.firstLow - dayStart]! >= limit) {
       evening.firstLow += 1;
+      changed = true;
     }
     while (evening.firstHigh >= evening.firstLow && rest + byFirst[evening.firstHigh - dayStart]! >= limit) {
       evening.firstHigh -= 1;
+      changed = true;
     }
+    return changed;
   }
 
   /** Puts the stretches of hands of an option at a start into `from` and `to`, as the cheapest minutes make them. */

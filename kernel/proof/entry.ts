@@ -82,8 +82,8 @@ export function bound(d: i32): f64 {
   return desks[d].relaxation.bound(desks[d].domain, desks[d].evening);
 }
 
-export function ruleOut(d: i32, limit: f64): void {
-  desks[d].relaxation.ruleOut(desks[d].domain, desks[d].evening, limit);
+export function ruleOut(d: i32, limit: f64): bool {
+  return desks[d].relaxation.ruleOut(desks[d].domain, desks[d].evening, limit);
 }
 
 export function countUse(d: i32): void {

@@ -8,7 +8,7 @@ interface Exports extends KernelMemory {
   openRelaxations(): void;
   lookAt(d: number, firstLow: number, firstHigh: number, from: number, to: number): void;
   bound(d: number): number;
-  ruleOut(d: number, limit: number): void;
+  ruleOut(d: number, limit: number): number;
   countUse(d: number): void;
   beginClimb(d: number, length: number): void;
   climb(d: number, target: number, rounds: number): number;
@@ -100,12 +100,13 @@ export class RelaxationKernel {
     return this.wasm.bound(this.number);
   }
 
-  ruleOut(domain: Uint8Array, evening: Evening, limit: number): void {
+  ruleOut(domain: Uint8Array, evening: Evening, limit: number): boolean {
     this.lookAt(domain, evening);
-    this.wasm.ruleOut(this.number, limit);
+    if (!this.wasm.ruleOut(this.number, limit)) return false;
     this.read('domain', domain);
     evening.firstLow = this.wasm.firstLow(this.number);
     evening.firstHigh = this.wasm.firstHigh(this.number);
+    return true;
   }
 
   beginClimb(length: number): void {
