@@ -63,6 +63,8 @@ export class Descent {
   readonly refill: Refill;
   readonly moves: Moves;
   readonly best: Incumbent;
+  /** By activity: the slot in which a plan to be taken up has it, or -1 where it does not say. */
+  readonly wanted: Int32Array;
   rounds = 0;
   private readonly pieces: Pieces;
   private readonly current: Int32Array;
@@ -91,6 +93,7 @@ export class Descent {
     this.current = board.memory.slice();
     this.config = board.config;
     this.best = new Incumbent(board);
+    this.wanted = new Int32Array(model.activities.length);
   }
 
   get bestCost(): f64 {
@@ -109,6 +112,20 @@ export class Descent {
     if (!this.refill.fill(members.length, limit, isOver) || !this.isSound()) return NO_PLAN;
     this.keepIfBetter(totalCost(this.board), false);
     return FOUND;
+  }
+
+  /**
+   * Takes up a plan made before, of which the board has ways, modes, ovens and waits: each activity goes where it is wanted, and
+   * within so many steps to some other place where it cannot. True where that makes a plan.
+   */
+  takeUp(steps: number, isOver: () => boolean): boolean {
+    const { board, refill, wanted } = this;
+    for (const i of board.config.members) refill.want(i, wanted[i]!);
+    const left = refill.putBack();
+    if (left > 0 && !refill.fill(left, steps, isOver)) return false;
+    if (!this.isSound()) return false;
+    this.keepIfBetter(totalCost(board), false);
+    return true;
   }
 
   /**

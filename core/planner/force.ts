@@ -10,6 +10,8 @@ const TRIES = 3;
 const REACH = 60;
 /** Weight of a plating or clearing that is in the way: only another cook can take it over. */
 const SERVICE_WEIGHT: f64 = 1000;
+/** How much more a step weighs that has no other start. */
+const FASTNESS: f64 = 4;
 
 /** Puts an activity in where nothing is free for it, and takes out what is in its way. */
 export class Forcer {
@@ -101,7 +103,9 @@ export class Forcer {
   }
 
   private weigh(u: number): f64 {
-    if (this.board.activity(u).role === 'step') return 1 + this.failures[u]!;
+    const { role, pin, modes } = this.board.activity(u);
+    const isFast = pin !== -1 && modes.length === 1;
+    if (role === 'step') return (isFast ? FASTNESS : 1) * (1 + this.failures[u]!);
     return this.board.model.cookCount > 1 ? SERVICE_WEIGHT : Infinity;
   }
 

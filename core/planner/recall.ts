@@ -116,15 +116,3 @@ function put(
     return true;
   });
 }
-
-/** True where step `i` does not stand where it was. */
-export function isAway(board: Board, anchors: Int32Array, i: number): boolean {
-  return anchors[i]! >= 0 && board.start[i] !== anchors[i];
-}
-
-/** How many steps on the board do not stand where they were. */
-export function movedFrom(board: Board, anchors: Int32Array): number {
-  let moved = 0;
-  for (const i of board.config.members) if (isAway(board, anchors, i)) moved += 1;
-  return moved;
-}

@@ -9,14 +9,14 @@ import { lastOf } from '../slices';
 import { Search, type Budget } from './search';
 
 /** Share of the time in which the best plan is looked for; in the rest what need not move is moved back. */
-const SHARE_FOR_BETTER = 0.6;
+const SHARE_FOR_BETTER = 0.8;
 /** The old plan is a good place to set out from: no need to be shaken about as from nothing. */
 const HEAT = 0.5;
 /** How much dearer than the best plan found a calmer one may be. */
 const WORTH_OF_CALM = 0.01;
 /** With so many rounds half of them build an evening from nothing: the old one may lie where it is no good any more. */
 const ENOUGH_TO_BUILD = 2500;
-const SHARE_FOR_BOTH = 0.8;
+const SHARE_FOR_BOTH = 0.9;
 
 /** The same while a hand is at it: what moves is what the cook looks at, so calm comes first. */
 const SHARE_FOR_BETTER_IN_HAND = 0.35;
@@ -64,7 +64,7 @@ function* replanned(
     const budget = { rounds: Math.round((rounds * SHARE_FOR_BOTH) / 2), isOver };
     if (yield* other.constructing(budget)) {
       yield* other.improving(budget);
-      if (other.best.cost * (1 + WORTH_OF_CALM) < search.best.cost) search.best.takeOver(other.best);
+      if (other.best.cost * (1 + WORTH_OF_CALM) < search.best.cost) search.takeOver(other);
     }
   }
   const shift = toInstant(dinner.sitDown, dinner.timeZone) - toInstant(old.sitDown, dinner.timeZone);

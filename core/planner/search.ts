@@ -3,12 +3,13 @@ import type { Answer, Settled } from '../proof';
 import type { Plan } from '../plan';
 import { lastOf } from '../slices';
 import type { Board } from './board';
+import { Calming } from './calming';
 import { allConfigurations } from './combinations';
 import { totalCost } from './cost';
 import { Descent, FOUND, IMPOSSIBLE_WAYS, type Incumbent } from './descent';
 import { Kernel } from './kernel/kernel';
 import { Pool } from './pool';
-import { isAway, movedFrom, recallPlan } from './recall';
+import { recallPlan } from './recall';
 import { Random } from './random';
 import { isLeastForStarts } from './rigid';
 import { CHECK_CLOCK_EVERY } from './refill';
@@ -26,7 +27,8 @@ export interface Budget {
 }
 
 /** Attempts at taking up an old plan. */
-const START_TRIES = 3;
+const START_TRIES = 6;
+const STEPS_OF_TRY = 3;
 /** Attempts at a first plan before the dinner is called impossible. */
 const MAX_ATTEMPTS = 400;
 /** After so many attempts at which lags alone left no plan, none is looked for any more. */
@@ -50,6 +52,7 @@ export class Search {
   readonly board: Board;
   readonly best: Incumbent;
   private readonly descent: Descent;
+  private readonly calm: Calming;
   private readonly random: Random;
   private kernel: Kernel | null | undefined;
 
@@ -61,6 +64,7 @@ export class Search {
     this.descent = new Descent(model, this.random);
     this.board = this.descent.board;
     this.best = this.descent.best;
+    this.calm = new Calming(this.descent);
   }
 
   get rounds(): number {
@@ -168,18 +172,26 @@ export class Search {
    */
   startFrom(plan: Plan, budget: Budget, giveUp: () => boolean = () => false): boolean {
     const { board, descent } = this;
+    const before = this.best.cost;
     for (let tries = 0; tries < START_TRIES && !giveUp(); tries++) {
       descent.clearBoard();
       const { members, starts } = recallPlan(board, plan);
-      members.forEach((i, k) => descent.refill.want(i, starts[k]!));
-      const left = descent.refill.putBack();
-      const limit = 20 * (members.length + 5);
-      if (left > 0 && !descent.refill.fill(left, limit, giveUp)) continue;
-      if (!descent.isSound()) continue;
-      this.keepIfBetter(totalCost(board), budget);
+      const kernel = this.kernelAtHand();
+      const engine = kernel ?? descent;
+      members.forEach((i, k) => (engine.wanted[i] = starts[k]!));
+      const isTaken = engine.takeUp(STEPS_OF_TRY * (members.length + 5), giveUp);
+      kernel?.give();
+      if (!isTaken) continue;
+      if (this.best.cost < before) budget.onBetter?.(this.best.cost);
       return true;
     }
     return false;
+  }
+
+  /** Goes on from the best plan of another search for the same dinner. */
+  takeOver(other: Search): void {
+    this.best.takeOver(other.best);
+    this.best.config = this.board.configurationFor(other.best.config.ways);
   }
 
   /**
@@ -187,51 +199,17 @@ export class Search {
    * fewest activities away from `anchors` (slots, -1 for none) becomes the best. In slices of a few rounds.
    */
   *calming(anchors: Int32Array, limit: number, budget: Budget): Generator<void, void> {
-    const { board, descent, best } = this;
-    this.showBest();
-    const current = board.memory.slice();
-    let { config } = board;
-    let fewest = movedFrom(board, anchors);
-    while (fewest > 0 && descent.rounds < budget.rounds) {
-      if (descent.rounds % CHECK_CLOCK_EVERY === 0) {
-        yield;
-        if (budget.isOver()) break;
-      }
-      descent.rounds += 1;
-      const isMade =
-        this.random.next() < 0.6 ? this.moveHome(anchors, budget) : descent.moves.make(budget.isOver);
-      const cost = isMade && descent.isSound() ? totalCost(board) : Infinity;
-      const moved = movedFrom(board, anchors);
-      if (cost <= limit && (moved < fewest || (moved === fewest && cost <= best.cost))) {
-        fewest = moved;
-        config = board.config;
-        current.set(board.memory);
-        best.memory.set(board.memory);
-        best.config = config;
-        best.cost = cost;
-        continue;
-      }
-      board.memory.set(current);
-      board.config = config;
+    const kernel = this.kernelAtHand();
+    const engine = kernel ?? this.calm;
+    engine.anchors.set(anchors);
+    engine.beginCalming(limit);
+    while (engine.fewest > 0 && engine.rounds < budget.rounds) {
+      yield;
+      if (budget.isOver()) break;
+      engine.calm(Math.min(budget.rounds, engine.rounds + CHECK_CLOCK_EVERY), budget.isOver);
     }
-  }
-
-  /** Puts a few of the activities that moved back where they were, and what is in their way elsewhere. */
-  private moveHome(anchors: Int32Array, budget: Budget): boolean {
-    const { board, random } = this;
-    const { refill } = this.descent;
-    const away = board.config.members.filter((i) => isAway(board, anchors, i));
-    const count = 1 + random.below(Math.min(4, away.length));
-    const chosen = away.filter(() => random.next() < count / away.length);
-    if (chosen.length === 0) return false;
-    const others = board.config.members.filter(
-      (i) => !chosen.includes(i) && board.activity(i).role === 'step' && random.next() < 0.15,
-    );
-    for (const i of chosen) refill.want(i, anchors[i]!);
-    for (const i of others) refill.want(i, anchors[i]! >= 0 ? anchors[i]! : board.start[i]!);
-    for (const i of [...chosen, ...others]) board.unplace(i);
-    const left = refill.putBack();
-    return left === 0 || refill.fill(left, 3 * left + 10, budget.isOver);
+    kernel?.give();
+    this.showBest();
   }
 
   /** The plan that a proof's answer makes, which is kept if it is better; a cost of Infinity for none. */

@@ -1,19 +1,26 @@
 import { Model } from '../model';
 import { isOver, received } from '../model/entry';
+import { Calming } from './calming';
 import { Descent } from './descent';
 import { Random } from './random';
 
 // What the host calls; see `core/planner/kernel/kernel.ts`. Addresses are bytes in the kernel's memory.
 
 let descent: Descent | null = null;
+let calming: Calming | null = null;
 
 function search(): Descent {
   return descent as Descent;
 }
 
+function quiet(): Calming {
+  return calming as Calming;
+}
+
 /** Builds the search for the model that was written. */
 export function open(): void {
   descent = new Descent(new Model(received()), new Random(1));
+  calming = new Calming(search());
 }
 
 export function attempt(number: i32, tried: i32): i32 {
@@ -26,6 +33,30 @@ export function begin(rounds: i32, heat: f64, keepsTies: bool): void {
 
 export function run(until: i32): void {
   search().run(until, isOver);
+}
+
+export function wanted(): usize {
+  return search().wanted.dataStart;
+}
+
+export function takeUp(steps: i32): bool {
+  return search().takeUp(steps, isOver);
+}
+
+export function anchors(): usize {
+  return quiet().anchors.dataStart;
+}
+
+export function beginCalming(limit: f64): void {
+  quiet().beginCalming(limit);
+}
+
+export function calm(until: i32): void {
+  quiet().calm(until, isOver);
+}
+
+export function fewest(): i32 {
+  return quiet().fewest;
 }
 
 export function rounds(): i32 {

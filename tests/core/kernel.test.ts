@@ -1,4 +1,5 @@
 import { compileModel } from '../../core/model';
+import { Calming } from '../../core/planner/calming';
 import { allConfigurations } from '../../core/planner/combinations';
 import { Descent, FOUND, IMPOSSIBLE_WAYS } from '../../core/planner/descent';
 import { Kernel } from '../../core/planner/kernel/kernel';
@@ -89,3 +90,49 @@ test('the compiled search stops when it is told to', () => {
   const { kernel } = bothBuilds(2, 'large', generateDinner);
   expect(kernel.attempt(0, 0, () => true)).not.toBe(FOUND);
 });
+
+test.each(['small', 'medium', 'large'] as const)(
+  'compiled or not, an old plan is taken up and what moved is moved back in the same way: %s dinners',
+  (size) => {
+    let taken = 0;
+    let calmed = 0;
+    for (let seed = 1; seed <= 6; seed++) {
+      const { descent, copy, kernel } = bothBuilds(seed, size, generateSpicyDinner);
+      const expected = costs(descent, 100);
+      expect(costs(kernel, 100)).toEqual(expected);
+      if (expected[0]! < 0) continue;
+      descent.showBest();
+      const starts = descent.board.start.slice();
+      const calming = new Calming(descent);
+      // What was there, some of it five minutes later, is wanted again on an empty board.
+      for (const one of [descent, copy]) {
+        one.showBest();
+        one.clearBoard();
+      }
+      kernel.give();
+      copy.board.memory.set(descent.board.memory);
+      kernel.take();
+      const engines = [
+        { up: descent, calm: calming },
+        { up: kernel, calm: kernel },
+      ];
+      const results = engines.map(({ up, calm }) => {
+        up.wanted.set(starts.map((start, i) => (i % 4 === 0 ? start + 5 : start)));
+        const isTaken = up.takeUp(200, never);
+        calm.anchors.set(starts.map((start, i) => (i % 5 === 0 ? start + 3 : start)));
+        calm.beginCalming(1.05 * up.bestCost);
+        const before = calm.fewest;
+        calm.calm(up.rounds + 150, never);
+        return { isTaken, before, after: calm.fewest, cost: up.bestCost, rounds: up.rounds };
+      });
+      expect(results[1]).toEqual(results[0]);
+      if (results[0]!.isTaken) taken += 1;
+      if (results[0]!.after < results[0]!.before) calmed += 1;
+      kernel.give();
+      expect(isSame(copy.best.memory, descent.best.memory)).toBe(true);
+      expect(copy.random.state).toBe(descent.random.state);
+    }
+    expect(taken).toBeGreaterThan(0);
+    expect(calmed).toBeGreaterThan(0);
+  },
+);

@@ -1,7 +1,8 @@
 import { compileModel } from '../../core/model';
 import { stagePlan } from '../../core/planner';
 import { totalCost } from '../../core/planner/cost';
-import { anchorsOf, movedFrom } from '../../core/planner/recall';
+import { movedFrom } from '../../core/planner/calming';
+import { anchorsOf } from '../../core/planner/recall';
 import { DAY_WINDOW } from '../../core/plan';
 import { dinnerFile, planOf, read, step } from '../builders/dinner';
 import { GENERATORS, generateDinner } from '../builders/generate-dinner';

@@ -7,6 +7,12 @@ interface Exports extends KernelMemory {
   attempt(attempt: number, tried: number): number;
   begin(rounds: number, heat: number, keepsTies: number): void;
   run(until: number): void;
+  wanted(): number;
+  takeUp(steps: number): number;
+  anchors(): number;
+  beginCalming(limit: number): void;
+  calm(until: number): void;
+  fewest(): number;
   rounds(): number;
   setRounds(rounds: number): void;
   randomState(): number;
@@ -70,6 +76,32 @@ export class Kernel {
     this.wasm.run(until);
   }
 
+  get fewest(): number {
+    return this.wasm.fewest();
+  }
+
+  get anchors(): Int32Array {
+    return this.byActivity(this.wasm.anchors());
+  }
+
+  get wanted(): Int32Array {
+    return this.byActivity(this.wasm.wanted());
+  }
+
+  takeUp(steps: number, isOver: () => boolean): boolean {
+    this.ask.isOver = isOver;
+    return this.wasm.takeUp(steps) !== 0;
+  }
+
+  beginCalming(limit: number): void {
+    this.wasm.beginCalming(limit);
+  }
+
+  calm(until: number, isOver: () => boolean): void {
+    this.ask.isOver = isOver;
+    this.wasm.calm(until);
+  }
+
   /** Takes over where the descent stands. */
   take(): void {
     const { wasm, descent, configurations } = this;
@@ -109,6 +141,10 @@ export class Kernel {
   /** A board's memory at an address. Made anew each time: the kernel's memory may have grown. */
   private words(at: number): Int32Array {
     return new Int32Array(this.wasm.memory.buffer, at, this.descent.board.memory.length);
+  }
+
+  private byActivity(at: number): Int32Array {
+    return new Int32Array(this.wasm.memory.buffer, at, this.descent.model.activities.length);
   }
 
   private failures(): Float64Array {
