@@ -1,9 +1,10 @@
-import { LEAST_PIECE, type Model } from '../model';
+import type { Model } from '../model';
 import { tightestClash } from './clashes';
 import type { Dual, Prices, Stretch } from './dual';
-import type { Narrower, Order, Part } from './narrow';
-import type { Check, Option } from './options';
-import { lookFirst, lookLast } from './spans';
+import { LooseParting } from './loose-parting';
+import type { Narrower, Part } from './narrow';
+import type { Option } from './options';
+import { isDecided, type Order } from './orders';
 import type { Tree } from './tree';
 
 /** A part of the space of plans with what is known of it. */
@@ -25,12 +26,14 @@ const DAY_SHARE = 0.6;
 export class Brancher {
   /** Two cooks can be at work at once, so that neither work need come first. */
   private readonly hasOneCook: boolean;
+  private readonly loose: LooseParting;
 
   constructor(
     private readonly model: Model,
     private readonly add: (node: Node) => void,
   ) {
     this.hasOneCook = model.cookCount === 1;
+    this.loose = new LooseParting((node, change, prices) => this.child(node, change, prices));
   }
 
   /**
@@ -78,11 +81,11 @@ export class Brancher {
     const isParted =
       (this.hasOneCook && this.order(node, dual, stretches, prices)) ||
       this.order(node, dual, dual.worstUse(), prices) ||
-      (this.hasOneCook && this.partPause(node, dual, stretches, prices)) ||
-      this.partCheck(node, dual, stretches, prices);
+      (this.hasOneCook && this.loose.partPause(node, dual, stretches, prices)) ||
+      this.loose.partCheck(node, dual, stretches, prices);
     if (isParted) return true;
     const i = conflict >= 0 ? conflict : anyOpen(node, narrower, tree);
-    if (i < 0) return this.partRest(node, dual, prices);
+    if (i < 0) return this.loose.partRest(node, dual, prices);
     const options = tree.options[i]!;
     const option = demand.option(i);
     const others = options.filter(
@@ -215,91 +218,6 @@ export class Brancher {
     return false;
   }
 
-  /**
-   * Of work that may pause and other work that wants the same minute: it does not pause; or it does, and the other comes before
-   * it, after it, or while it pauses.
-   */
-  private partPause(node: Node, dual: Dual, stretches: readonly Stretch[], prices: Prices): boolean {
-    const { demand } = dual;
-    for (const { activity: i } of stretches) {
-      const { shortest, longest, number, mode } = demand.option(i);
-      if (longest === 0) continue;
-      if (shortest === 0) {
-        this.child(node, (part) => (part.pauseHigh[number] = 0), prices);
-        this.child(node, (part) => (part.pauseLow[number] = 1), prices);
-        return true;
-      }
-      const other = stretches.find(({ activity, offset }) => activity !== i && offset >= 0);
-      if (other) {
-        const { activity: j, offset, from, to } = other;
-        const length = to - from;
-        const { orders } = node;
-        const before = { from: j, to: i, lag: offset + length, rest: orders };
-        const after = { from: i, to: j, lag: mode.duration + shortest - offset, rest: orders };
-        const begun = { from: i, to: j, lag: LEAST_PIECE - offset, rest: orders };
-        if (![before, after, begun].some((order) => isDecided(orders, order))) {
-          this.child(node, (part) => (part.orders = before), prices);
-          this.child(node, (part) => (part.orders = after), prices);
-          if (length > longest) return true;
-          const lag = offset + length + LEAST_PIECE - mode.duration - longest;
-          const inside = (part: Node) => {
-            part.orders = { from: j, to: i, lag, rest: begun };
-            part.pauseLow[number] = Math.max(shortest, length);
-          };
-          this.child(node, inside, prices);
-          return true;
-        }
-      }
-      if (this.cutPause(node, demand.option(i), demand.pause[i]!, prices)) return true;
-    }
-    return false;
-  }
-
-  /** It pauses less than that, or at least so long. */
-  private cutPause(
-    node: Node,
-    { number, shortest, longest }: Option,
-    pause: number,
-    prices: Prices,
-  ): boolean {
-    if (shortest === longest) return false;
-    const least = Math.min(longest, Math.max(shortest + 1, pause));
-    this.child(node, (part) => (part.pauseHigh[number] = least - 1), prices);
-    this.child(node, (part) => (part.pauseLow[number] = least), prices);
-    return true;
-  }
-
-  /** By when a pot is looked at: before that minute, in it, or after it. */
-  private partCheck(node: Node, dual: Dual, stretches: readonly Stretch[], prices: Prices): boolean {
-    return stretches.some(
-      ({ activity, check, from }) =>
-        check !== undefined && this.cutCheck(node, dual.demand.option(activity), check, from, prices),
-    );
-  }
-
-  private cutCheck(node: Node, option: Option, check: Check, at: number, prices: Prices): boolean {
-    const { number } = check;
-    const low = lookFirst(option, check);
-    const high = lookLast(option, check);
-    if (low >= high) return false;
-    if (at > low) this.child(node, (part) => (part.checkHigh[number] = at - 1), prices);
-    this.child(node, (part) => (part.checkLow[number] = part.checkHigh[number] = at), prices);
-    if (at < high) this.child(node, (part) => (part.checkLow[number] = at + 1), prices);
-    return true;
-  }
-
-  /** Where all starts are decided: by any pause or look at a pot that is open. */
-  private partRest(node: Node, dual: Dual, prices: Prices): boolean {
-    const { demand, tree } = dual;
-    return tree.order.some((i) => {
-      const option = demand.option(i);
-      if (this.cutPause(node, option, demand.pause[i]!, prices)) return true;
-      return option.checks.some((check) =>
-        this.cutCheck(node, option, check, lookFirst(option, check), prices),
-      );
-    });
-  }
-
   /** Where an order is decided but the relaxed answer breaks it: the earlier one starts by some slot, or later. */
   private cutBetween(node: Node, dual: Dual, { from, to, lag }: Order, prices: Prices): void {
     const { start } = dual.demand;
@@ -338,13 +256,6 @@ function hasFewer(
 
 function anyOpen(node: Node, narrower: Narrower, tree: Tree): number {
   return tree.order.find((i) => narrower.openCount(node.domain, i) > 1) ?? -1;
-}
-
-function isDecided(orders: Order | null, { from, to, lag }: Order): boolean {
-  for (let order = orders; order !== null; order = order.rest) {
-    if (order.from === from && order.to === to && order.lag === lag) return true;
-  }
-  return false;
 }
 
 /** Where to part the minutes away from a table: none or some first, then below or from what pays best. */

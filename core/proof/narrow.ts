@@ -3,6 +3,7 @@ import { FreeHands, type Known } from './free-hands';
 import { onlyOpen } from './machine-tasks';
 import { OneMachine } from './one-machine';
 import type { Option } from './options';
+import type { Order } from './orders';
 import { Tables } from './tables';
 import type { Tree } from './tree';
 
@@ -22,14 +23,6 @@ export interface Part {
   readonly pauseHigh: Int32Array;
   /** Orders that this part has decided on. */
   readonly orders: Order | null;
-}
-
-/** Activity `to` starts at least `lag` minutes after activity `from` starts. */
-export interface Order {
-  readonly from: number;
-  readonly to: number;
-  readonly lag: number;
-  readonly rest: Order | null;
 }
 
 /** Narrows the domain of a part by what holds in every plan, and knows which minutes are spoken for. */
