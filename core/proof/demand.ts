@@ -4,7 +4,7 @@ import type { Option } from './options';
 import { PausedWork } from './pauses';
 import { Queueing } from './queueing';
 import { Service } from './service';
-import { findGap, guestFirst, guestLast, lookMayClash, parentStart, setParentRow } from './spans';
+import { findGap, guestFirst, guestLast, lookMayClash, setParentRow } from './spans';
 import type { Tree } from './tree';
 import { NEVER, Row, waitForward } from './waiting';
 
@@ -16,7 +16,7 @@ const NOBODY: f64 = 1e5;
 
 /**
  * The dinner's side: with a price on each hands minute and on each priced resource, the cheapest starts of
- * all activities, found exactly over the tree by dynamic programming, on the way up; see `Marginals` for the way down.
+ * all activities, found exactly over the tree by dynamic programming, on the way up; see `Marginals` for the way down, `Answer` for the starts.
  */
 export class Demand {
   readonly price: Float64Array;
@@ -42,7 +42,6 @@ export class Demand {
   readonly paused: PausedWork[];
   /** What the steps that hang on nothing cost, and the way the dishes are made. */
   looseCost: f64 = 0;
-  private bestOffer: f64 = 0;
   /** Nothing of the dinner can lie outside slots [from, to); prices there count as nothing. */
   from = 0;
   to: number;
@@ -300,72 +299,6 @@ export class Demand {
           let least = message[host.index * host.count + k]!;
           for (let g = from; g <= to; g++) least = Math.min(least, this.atStart(guest, g));
           message[host.index * host.count + k] = least;
-        }
-      }
-    }
-  }
-
-  /** After `cost`: fills `option`, `start`, `pause` and `serve` with a cheapest answer. */
-  answer(): void {
-    const { tree } = this;
-    this.service.answer(this.serve);
-    for (let x = tree.order.length - 1; x >= 0; x--) this.answerStep(tree.order[x]!);
-  }
-
-  private offer(option: Option, k: number, pause: number, cost: f64): void {
-    if (cost >= this.bestOffer) return;
-    const i = option.activity;
-    this.bestOffer = cost;
-    this.chosen[i] = option.index;
-    this.start[i] = option.low + k;
-    this.pause[i] = pause;
-  }
-
-  private answerStep(i: number): void {
-    const { tree } = this;
-    const { kind, parent } = tree.branches[i]!;
-    this.bestOffer = Infinity;
-    for (const option of tree.options[i]!) {
-      const { ends, reach, low } = option;
-      if (option.last < option.first) continue;
-      if (kind === 'none' || kind === 'inside') {
-        let first = option.first;
-        let last = option.last;
-        if (kind === 'inside') {
-          const host = this.option(parent);
-          first = Math.max(first, this.start[parent]! + guestFirst(tree.model, option, host) - low);
-          last = Math.min(last, this.start[parent]! + guestLast(tree.model, option, host) - low);
-        }
-        for (let k = first; k <= last; k++) {
-          const pause = reach === 0 ? 0 : this.paused[option.number]!.bestPause(k);
-          this.offer(option, k, pause, this.atStart(option, k));
-        }
-        continue;
-      }
-      const at = parentStart(tree, i, this.start, this.serve);
-      const endsLow = low + option.mode.duration;
-      for (const { from, to, base, slope } of option.pieces) {
-        const last = Math.min(option.last + reach, at - from - endsLow);
-        for (let k = Math.max(option.first, at - to - endsLow); k <= last; k++) {
-          if (ends[k]! >= NEVER) continue;
-          const extra: f64 = option.keeps
-            ? this.usePrice(option, at, true) - this.usePrice(option, endsLow + k, true)
-            : 0;
-          const cost = ends[k]! + base + slope * (at - endsLow - k) + extra;
-          if (cost >= this.bestOffer) continue;
-          if (reach === 0) this.offer(option, k, 0, cost);
-          else {
-            let p = 0;
-            let least: f64 = Infinity;
-            for (let q = Math.max(0, k - option.last); q <= Math.min(reach, k - option.first); q++) {
-              const here = option.up[k - q]! + this.paused[option.number]!.cost(k - q, q);
-              if (here < least) {
-                least = here;
-                p = q;
-              }
-            }
-            this.offer(option, k - p, p, cost);
-          }
         }
       }
     }

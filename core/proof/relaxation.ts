@@ -1,4 +1,5 @@
 import { LEAST_PIECE, type f64 } from '../model';
+import { Answer } from './answer';
 import { Demand } from './demand';
 import { Marginals } from './marginals';
 import type { Option } from './options';
@@ -16,6 +17,7 @@ export class Relaxation {
   readonly demand: Demand;
   readonly supply: Supply;
   private readonly marginals: Marginals;
+  private readonly answer: Answer;
   /** How much of hands and of each resource the relaxed answer uses. */
   readonly use: Float64Array;
   readonly resourceUse: readonly Float64Array[];
@@ -33,6 +35,7 @@ export class Relaxation {
     const demand = new Demand(tree, supply.cooks);
     this.demand = demand;
     this.marginals = new Marginals(demand);
+    this.answer = new Answer(demand);
     this.use = new Float64Array(slots);
     const resourceUse: Float64Array[] = [];
     for (let r = 0; r < tree.priced.length; r++) resourceUse.push(new Float64Array(slots));
@@ -235,7 +238,7 @@ export class Relaxation {
     const { courses } = tree.model;
     use.fill(0);
     for (const list of this.resourceUse) list.fill(0);
-    demand.answer();
+    this.answer.find();
     this.supply.answer(demand.price, this.evening, demand.from, demand.to, demand.serve);
     for (const i of tree.order) {
       const option = demand.option(i);
