@@ -116,16 +116,40 @@ export class Descent {
 
   /**
    * Takes up a plan made before, of which the board has ways, modes, ovens and waits: each activity goes where it is wanted, and
-   * within so many steps to some other place where it cannot. True where that makes a plan.
+   * within so many steps to some other place where it cannot, with all that starts no more than `reach` minutes from those that
+   * cannot. True where that makes a plan.
    */
-  takeUp(steps: number, isOver: () => boolean): boolean {
+  takeUp(steps: number, reach: number, isOver: () => boolean): boolean {
     const { board, refill, wanted } = this;
     for (const i of board.config.members) refill.want(i, wanted[i]!);
-    const left = refill.putBack();
+    const left = this.takeOutNear(refill.putBack(), reach);
     if (left > 0 && !refill.fill(left, steps, isOver)) return false;
     if (!this.isSound()) return false;
     this.keepIfBetter(totalCost(board), false);
     return true;
+  }
+
+  /** Takes out what starts no more than `reach` minutes from where the first `count` of `open` are wanted; returns how many then are. */
+  private takeOutNear(count: number, reach: number): number {
+    const { board, wanted } = this;
+    const { open } = this.refill;
+    if (count === 0 || reach === 0) return count;
+    let low = this.model.slots;
+    let high = 0;
+    for (let k = 0; k < count; k++) {
+      const at = wanted[open[k]!]!;
+      if (at < 0) continue;
+      low = Math.min(low, at - reach);
+      high = Math.max(high, at + reach);
+    }
+    for (const i of board.config.members) {
+      const { role, pin } = board.activity(i);
+      if (!board.placed[i] || role !== 'step' || pin !== -1) continue;
+      if (board.start[i]! < low || board.start[i]! > high) continue;
+      board.unplace(i);
+      open[count++] = i;
+    }
+    return count;
   }
 
   /**

@@ -66,6 +66,33 @@ export function recallPlan(
   };
 }
 
+/**
+ * Where the pauses of a plan put back hold no more (what sets came into the cold too late), makes the one before some course
+ * longer, by as few minutes as do. What stands after the plates before goes with the course: `starts`, of `members`, is changed.
+ */
+export function lengthenPause(board: Board, members: readonly number[], starts: number[]): void {
+  const { courses } = board.model;
+  const open = Int32Array.from(members);
+  if (board.tighten(open, open.length)) return;
+  const before = board.serve.slice();
+  const pauseOf = (c: number) => before[c]! - before[c - 1]! - courses[c - 1]!.eating;
+  const mostMore = Math.max(...courses.map(({ most }, c) => (c === 0 ? 0 : most - pauseOf(c))));
+  for (let more = 1; more <= mostMore; more++) {
+    for (let c = courses.length - 1; c > 0; c--) {
+      if (pauseOf(c) + more > courses[c]!.most) continue;
+      for (let k = c; k < courses.length; k++) board.serve[k] = before[k]! + more;
+      if (board.tighten(open, open.length)) {
+        members.forEach((i, k) => {
+          const { course } = board.activity(i);
+          if (course >= c && starts[k]! >= before[course - 1]!) starts[k]! += more;
+        });
+        return;
+      }
+      board.serve.set(before);
+    }
+  }
+}
+
 /** A board on which a plan stands, and the means to try other places on it. */
 export interface Stage {
   readonly board: Board;

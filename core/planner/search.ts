@@ -9,7 +9,7 @@ import { totalCost } from './cost';
 import { Descent, FOUND, IMPOSSIBLE_WAYS, type Incumbent } from './descent';
 import { Kernel } from './kernel/kernel';
 import { Pool } from './pool';
-import { recallPlan } from './recall';
+import { lengthenPause, recallPlan } from './recall';
 import { Random } from './random';
 import { isLeastForStarts } from './rigid';
 import { CHECK_CLOCK_EVERY } from './refill';
@@ -27,7 +27,7 @@ export interface Budget {
 }
 
 /** Attempts at taking up an old plan. */
-const START_TRIES = 6;
+const REACH_OF_TRY = [0, 0, 15, 30, 60, 120, 240];
 const STEPS_OF_TRY = 3;
 /** Attempts at a first plan before the dinner is called impossible. */
 const MAX_ATTEMPTS = 400;
@@ -173,13 +173,14 @@ export class Search {
   startFrom(plan: Plan, budget: Budget, giveUp: () => boolean = () => false): boolean {
     const { board, descent } = this;
     const before = this.best.cost;
-    for (let tries = 0; tries < START_TRIES && !giveUp(); tries++) {
+    for (let tries = 0; tries < REACH_OF_TRY.length && !giveUp(); tries++) {
       descent.clearBoard();
       const { members, starts } = recallPlan(board, plan);
+      lengthenPause(board, members, starts);
       const kernel = this.kernelAtHand();
       const engine = kernel ?? descent;
       members.forEach((i, k) => (engine.wanted[i] = starts[k]!));
-      const isTaken = engine.takeUp(STEPS_OF_TRY * (members.length + 5), giveUp);
+      const isTaken = engine.takeUp(STEPS_OF_TRY * (members.length + 5), REACH_OF_TRY[tries]!, giveUp);
       kernel?.give();
       if (!isTaken) continue;
       if (this.best.cost < before) budget.onBetter?.(this.best.cost);

@@ -39,8 +39,8 @@ export function wanted(): usize {
   return search().wanted.dataStart;
 }
 
-export function takeUp(steps: i32): bool {
-  return search().takeUp(steps, isOver);
+export function takeUp(steps: i32, reach: i32): bool {
+  return search().takeUp(steps, reach, isOver);
 }
 
 export function anchors(): usize {

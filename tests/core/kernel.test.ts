@@ -118,7 +118,7 @@ test.each(['small', 'medium', 'large'] as const)(
       ];
       const results = engines.map(({ up, calm }) => {
         up.wanted.set(starts.map((start, i) => (i % 4 === 0 ? start + 5 : start)));
-        const isTaken = up.takeUp(200, never);
+        const isTaken = up.takeUp(200, 20, never);
         calm.anchors.set(starts.map((start, i) => (i % 5 === 0 ? start + 3 : start)));
         calm.beginCalming(1.05 * up.bestCost);
         const before = calm.fewest;

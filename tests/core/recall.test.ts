@@ -1,8 +1,8 @@
 import { compileModel } from '../../core/model';
-import { stagePlan } from '../../core/planner';
+import { Search, stagePlan } from '../../core/planner';
 import { totalCost } from '../../core/planner/cost';
 import { movedFrom } from '../../core/planner/calming';
-import { anchorsOf } from '../../core/planner/recall';
+import { anchorsOf, lengthenPause, recallPlan } from '../../core/planner/recall';
 import { DAY_WINDOW } from '../../core/plan';
 import { dinnerFile, planOf, read, step } from '../builders/dinner';
 import { GENERATORS, generateDinner } from '../builders/generate-dinner';
@@ -85,4 +85,66 @@ test('where the evening is put off its work goes with it, and work of the days b
     for (const { index, role } of model.activities) if (role !== 'step') expect(anchors[index]).toBe(-1);
   }
   expect(before).toBeGreaterThan(3);
+});
+
+/** Soup, then a cream that sets for two and a half hours and is dressed at the table's end. */
+const creamDinner = read(
+  dinnerFile([], {
+    courses: [
+      { id: 'first', name: 'First', dishes: ['soup'], eating: 20 },
+      { id: 'sweet', name: 'Sweet', dishes: ['cream'], pause: { least: 5, ideal: 10, most: 25 } },
+    ],
+    dishes: [
+      { id: 'soup', name: 'Soup', serves: 4, steps: [step('stir', 5)] },
+      {
+        id: 'cream',
+        name: 'Cream',
+        serves: 4,
+        steps: [
+          step('mix', 10),
+          step('set', 150, { attention: 'alone', after: ['mix'] }),
+          step('dress', 3, { after: ['set'] }),
+        ],
+      },
+    ],
+  }),
+);
+
+/** The plan, with the cream mixed so that it can be dressed `late` minutes after the plan has it dressed; and where it stands then. */
+function creamLate(late: number) {
+  const plan = planOf(creamDinner, 300);
+  const dressed = plan.steps.find((row) => row.step === 'cream/dress')!;
+  const mixed = dressed.start - 150 + late;
+  const begun = new Map([['cream/mix', { start: mixed - 10, minutes: 10, way: null }]]);
+  const model = compileModel(creamDinner, { now: mixed, begun, served: new Map() });
+  const { board } = new Search(model, 1);
+  const { members, starts } = recallPlan(board, plan);
+  const served = board.serve.slice();
+  lengthenPause(board, members, starts);
+  const at = (name: string) =>
+    starts[members.findIndex((i) => model.activities[i]!.name === name)]! - model.zero;
+  const later = board.serve.map((slot, c) => slot - served[c]!);
+  const holds = board.tighten(Int32Array.from(members), members.length);
+  return {
+    later: Array.from(later),
+    holds,
+    at,
+    dressed: dressed.start,
+    soup: plan.steps.find((r) => r.step === 'soup/stir')!,
+  };
+}
+
+test('a pause grows by as little as what is late asks for, and what comes after the plates before goes with it', () => {
+  const { later, holds, at, dressed, soup } = creamLate(6);
+  expect(holds).toBe(true);
+  expect(later[0]).toBe(0);
+  expect(later[1]).toBeGreaterThan(0);
+  expect(later[1]).toBeLessThanOrEqual(6);
+  expect(at('cream/dress')).toBe(dressed + later[1]!);
+  expect(at('soup/stir')).toBe(soup.start);
+});
+
+test('pauses stay as they are where they hold, and where no pause is long enough', () => {
+  expect(creamLate(0)).toMatchObject({ later: [0, 0], holds: true });
+  expect(creamLate(120)).toMatchObject({ later: [0, 0], holds: false });
 });

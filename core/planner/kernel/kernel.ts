@@ -8,7 +8,7 @@ interface Exports extends KernelMemory {
   begin(rounds: number, heat: number, keepsTies: number): void;
   run(until: number): void;
   wanted(): number;
-  takeUp(steps: number): number;
+  takeUp(steps: number, reach: number): number;
   anchors(): number;
   beginCalming(limit: number): void;
   calm(until: number): void;
@@ -88,9 +88,9 @@ export class Kernel {
     return this.byActivity(this.wasm.wanted());
   }
 
-  takeUp(steps: number, isOver: () => boolean): boolean {
+  takeUp(steps: number, reach: number, isOver: () => boolean): boolean {
     this.ask.isOver = isOver;
-    return this.wasm.takeUp(steps) !== 0;
+    return this.wasm.takeUp(steps, reach) !== 0;
   }
 
   beginCalming(limit: number): void {
