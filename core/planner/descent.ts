@@ -109,9 +109,14 @@ export class Descent {
     for (let k = 0; k < members.length; k++) this.refill.open[k] = members[k]!;
     const patience = (tried + 1) % 3 !== 0 ? SHORT_TRY : Math.min(LONG_TRY, 4 + tried);
     const limit = patience * (members.length + 5);
-    if (!this.refill.fill(members.length, limit, isOver) || !this.isSound()) return NO_PLAN;
+    return this.complete(members.length, limit, isOver) ? FOUND : NO_PLAN;
+  }
+
+  /** Puts back what stands in `open`, `count` of it, within so many steps; a plan that comes of it counts. */
+  private complete(count: number, steps: number, isOver: () => boolean): boolean {
+    if (!this.refill.fill(count, steps, isOver) || !this.isSound()) return false;
     this.keepIfBetter(totalCost(this.board), false);
-    return FOUND;
+    return true;
   }
 
   /**
@@ -122,11 +127,7 @@ export class Descent {
   takeUp(steps: number, reach: number, isOver: () => boolean): boolean {
     const { board, refill, wanted } = this;
     for (const i of board.config.members) refill.want(i, wanted[i]!);
-    const left = this.takeOutNear(refill.putBack(), reach);
-    if (left > 0 && !refill.fill(left, steps, isOver)) return false;
-    if (!this.isSound()) return false;
-    this.keepIfBetter(totalCost(board), false);
-    return true;
+    return this.complete(this.takeOutNear(refill.putBack(), reach), steps, isOver);
   }
 
   /** Takes out what starts no more than `reach` minutes from where the first `count` of `open` are wanted; returns how many then are. */

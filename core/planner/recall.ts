@@ -75,22 +75,21 @@ export function lengthenPause(board: Board, members: readonly number[], starts: 
   const open = Int32Array.from(members);
   if (board.tighten(open, open.length)) return;
   const before = board.serve.slice();
-  const pauseOf = (c: number) => before[c]! - before[c - 1]! - courses[c - 1]!.eating;
-  const mostMore = Math.max(...courses.map(({ most }, c) => (c === 0 ? 0 : most - pauseOf(c))));
+  const pauses = courses.map((_, c) => (c === 0 ? 0 : before[c]! - before[c - 1]! - courses[c - 1]!.eating));
+  const mostMore = Math.max(...courses.map(({ most }, c) => (c === 0 ? 0 : most - pauses[c]!)));
   for (let more = 1; more <= mostMore; more++) {
     for (let c = courses.length - 1; c > 0; c--) {
-      if (pauseOf(c) + more > courses[c]!.most) continue;
-      for (let k = c; k < courses.length; k++) board.serve[k] = before[k]! + more;
-      if (board.tighten(open, open.length)) {
-        members.forEach((i, k) => {
-          const { course } = board.activity(i);
-          if (course >= c && starts[k]! >= before[course - 1]!) starts[k]! += more;
-        });
-        return;
-      }
-      board.serve.set(before);
+      if (pauses[c]! + more > courses[c]!.most) continue;
+      board.serveAfter(pauses.map((pause, k) => (k === c ? pause + more : pause)));
+      if (!board.tighten(open, open.length)) continue;
+      members.forEach((i, k) => {
+        const { course } = board.activity(i);
+        if (course >= c && starts[k]! >= before[course - 1]!) starts[k]! += more;
+      });
+      return;
     }
   }
+  board.serve.set(before);
 }
 
 /** A board on which a plan stands, and the means to try other places on it. */

@@ -69,7 +69,6 @@ function* replanned(
   }
   const shift = toInstant(dinner.sitDown, dinner.timeZone) - toInstant(old.sitDown, dinner.timeZone);
   yield* search.calming(anchorsOf(model, old, shift), search.best.cost * (1 + WORTH_OF_CALM), until(1));
-  search.showBest();
   return assemblePlan(search.board, notices, null);
 }
 

@@ -26,8 +26,9 @@ export interface Budget {
   readonly heat?: number;
 }
 
-/** Attempts at taking up an old plan. */
+/** Attempts at taking up an old plan: about what finds no place so many minutes are taken out with it. */
 const REACH_OF_TRY = [0, 0, 15, 30, 60, 120, 240];
+/** Steps that each may take for each activity. */
 const STEPS_OF_TRY = 3;
 /** Attempts at a first plan before the dinner is called impossible. */
 const MAX_ATTEMPTS = 400;
@@ -173,14 +174,17 @@ export class Search {
   startFrom(plan: Plan, budget: Budget, giveUp: () => boolean = () => false): boolean {
     const { board, descent } = this;
     const before = this.best.cost;
-    for (let tries = 0; tries < REACH_OF_TRY.length && !giveUp(); tries++) {
-      descent.clearBoard();
-      const { members, starts } = recallPlan(board, plan);
-      lengthenPause(board, members, starts);
+    descent.clearBoard();
+    const { members, starts } = recallPlan(board, plan);
+    lengthenPause(board, members, starts);
+    const ready = board.memory.slice();
+    for (const reach of REACH_OF_TRY) {
+      if (giveUp()) break;
+      board.memory.set(ready);
       const kernel = this.kernelAtHand();
       const engine = kernel ?? descent;
       members.forEach((i, k) => (engine.wanted[i] = starts[k]!));
-      const isTaken = engine.takeUp(STEPS_OF_TRY * (members.length + 5), REACH_OF_TRY[tries]!, giveUp);
+      const isTaken = engine.takeUp(STEPS_OF_TRY * (members.length + 5), reach, giveUp);
       kernel?.give();
       if (!isTaken) continue;
       if (this.best.cost < before) budget.onBetter?.(this.best.cost);

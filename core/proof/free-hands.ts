@@ -1,6 +1,6 @@
 import { hasBit, LEAST_PIECE, type Model } from '../model';
 import type { Part } from './narrow';
-import type { Option } from './options';
+import { closeStarts, type Option } from './options';
 import type { Tree } from './tree';
 
 /** What is known of a part before its hands are looked at. */
@@ -93,11 +93,7 @@ export class FreeHands {
           changed = this.narrowPaused(part, option, from, to) || changed;
           continue;
         }
-        for (let k = first; k <= last; k++) {
-          if (part.domain[option.at + k] === 0 || this.handsFit(option, option.low + k)) continue;
-          part.domain[option.at + k] = 0;
-          changed = true;
-        }
+        changed = closeStarts(part.domain, option, first, last, (s) => this.handsFit(option, s)) || changed;
       }
     }
     return changed;
@@ -141,16 +137,11 @@ export class FreeHands {
 
   /** Closes starts and pauses of work that may pause: each of its pieces needs a run of free minutes. */
   private narrowPaused(part: Part, option: Option, from: number, to: number): boolean {
-    const { number, first, last, low, at, shortest, longest } = option;
+    const { number, first, last, shortest, longest } = option;
     this.countUsable(from, to);
     this.leastPause = longest + 1;
     this.longestPause = -1;
-    let changed = false;
-    for (let k = first; k <= last; k++) {
-      if (part.domain[at + k] === 0 || this.piecesFit(option, low + k, to)) continue;
-      part.domain[at + k] = 0;
-      changed = true;
-    }
+    const changed = closeStarts(part.domain, option, first, last, (s) => this.piecesFit(option, s, to));
     if (this.longestPause < 0 || (this.leastPause <= shortest && this.longestPause >= longest))
       return changed;
     part.pauseLow[number] = this.leastPause;

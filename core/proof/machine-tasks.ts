@@ -1,6 +1,6 @@
 import { LEAST_PIECE } from '../model';
 import type { Known } from './free-hands';
-import type { Option } from './options';
+import { onlyOpen, type Option } from './options';
 import { lookFirst, lookLast } from './spans';
 import type { Tree } from './tree';
 
@@ -142,15 +142,4 @@ export class Tasks {
     this.to[n] = to;
     this.offset[n] = offset;
   }
-}
-
-/** The only option with an open start; null where there are more. */
-export function onlyOpen(options: readonly Option[]): Option | null {
-  let only: Option | null = null;
-  for (const option of options) {
-    if (option.last < option.first) continue;
-    if (only) return null;
-    only = option;
-  }
-  return only;
 }

@@ -1,8 +1,7 @@
 import { LEAST_PIECE, NO_LIMIT, type Model } from '../model';
 import { FreeHands, type Known } from './free-hands';
-import { onlyOpen } from './machine-tasks';
 import { OneMachine } from './one-machine';
-import type { Option } from './options';
+import { onlyOpen, type Option } from './options';
 import type { Order } from './orders';
 import { Tables } from './tables';
 import type { Tree } from './tree';

@@ -7,8 +7,8 @@ import type { Tree } from './tree';
 
 /**
  * Where there is one cook, all stretches of hands are tasks on one machine: of two that cannot come in one order the other order
- * holds, and between two slots there is no more work than minutes (detectable precedences and the overload check of the
- * disjunctive resource; Vilím 2004, from memory).
+ * holds, and between two slots there is no more work than minutes (detectable precedences, the overload check and edge finding of
+ * the disjunctive resource; Vilím 2004, from memory). Uses of a resource of which there is one are tasks on a machine, too.
  */
 export class OneMachine {
   private readonly model: Model;
@@ -27,11 +27,9 @@ export class OneMachine {
   private readonly highs: Int32Array;
   /** True where some task can come neither before nor after another. */
   private isStuck = false;
-  /** Tasks by their first slot, latest first, and by when they end at the latest; all work by when it ends. */
-  private readonly byLow: Sorted;
+  /** All work by the first slot that it may have, and by when it ends at the latest. */
+  private readonly byFrom: Sorted;
   private readonly byEnd: Sorted;
-  private readonly worksByEnd: Sorted;
-  private readonly worksByFrom: Sorted;
 
   constructor(
     tree: Tree,
@@ -51,10 +49,8 @@ export class OneMachine {
     this.end = new Int32Array(most);
     this.lows = new Int32Array(most);
     this.highs = new Int32Array(most);
-    this.byLow = new Sorted(most);
-    this.byEnd = new Sorted(most);
-    this.worksByEnd = new Sorted(this.tasks.works.from.length);
-    this.worksByFrom = new Sorted(this.tasks.works.from.length);
+    this.byFrom = new Sorted(this.tasks.works.from.length);
+    this.byEnd = new Sorted(this.tasks.works.from.length);
   }
 
   private countOpen(part: Part): void {
@@ -98,6 +94,7 @@ export class OneMachine {
 
   private sequence(part: Part, mostAtTable: number): boolean | null {
     const { tasks } = this;
+    this.sort();
     if (this.isOverloaded(part, mostAtTable)) return null;
     this.measure();
     let changed = false;
@@ -112,41 +109,39 @@ export class OneMachine {
     return changed;
   }
 
+  private sort(): void {
+    const { byFrom, byEnd } = this;
+    const { from, to, count } = this.tasks.works;
+    byFrom.sort(from, count);
+    byEnd.sort(to, count);
+  }
+
   private measure(): void {
-    const { tasks, open, first, last, end, byLow, byEnd } = this;
+    const { tasks, open, first, last, end } = this;
     const { low, high, length, count } = tasks;
     this.isStuck = false;
     this.lows.set(low);
     this.highs.set(high);
-    byLow.begin(count);
-    byEnd.begin(count);
     for (let n = 0; n < count; n++) {
       first[n] = open[low[n]!]!;
       last[n] = open[high[n]!]!;
       end[n] = first[n]! + length[n]!;
-      byLow.key[n] = -low[n]!;
-      byEnd.key[n] = high[n]! + length[n]!;
     }
-    byLow.sort();
-    byEnd.sort();
   }
 
   /** What cannot end by some slot together with all that must, ends after it, and so begins after the rest. */
   private findLast(): void {
-    const { tasks, open, slotOf, lows, worksByEnd, worksByFrom } = this;
+    const { tasks, open, slotOf, lows, byEnd, byFrom } = this;
     const { from, to, minutes, task, count } = tasks.works;
-    worksByFrom.begin(count);
-    worksByFrom.key.set(from);
-    worksByFrom.sort();
     for (let y = 0; y < count; y++) {
-      const by = to[worksByEnd.order[y]!]!;
-      if (y + 1 < count && to[worksByEnd.order[y + 1]!] === by) continue;
+      const by = to[byEnd.order[y]!]!;
+      if (y + 1 < count && to[byEnd.order[y + 1]!] === by) continue;
       const room = open[by]!;
       let work = 0;
       let end = 0;
       let longest = -1;
       for (let x = count - 1; x >= 0; x--) {
-        const w = worksByFrom.order[x]!;
+        const w = byFrom.order[x]!;
         const before = open[from[w]!]!;
         if (to[w]! <= by) {
           work += minutes[w]!;
@@ -163,17 +158,17 @@ export class OneMachine {
 
   /** What cannot begin from some slot on together with all that must, begins before it, and so ends before the rest. */
   private findFirst(): void {
-    const { tasks, open, slotOf, highs, worksByEnd, worksByFrom } = this;
+    const { tasks, open, slotOf, highs, byEnd, byFrom } = this;
     const { from, to, minutes, task, count } = tasks.works;
     for (let x = 0; x < count; x++) {
-      const since = from[worksByFrom.order[x]!]!;
-      if (x > 0 && from[worksByFrom.order[x - 1]!] === since) continue;
+      const since = from[byFrom.order[x]!]!;
+      if (x > 0 && from[byFrom.order[x - 1]!] === since) continue;
       const before = open[since]!;
       let work = 0;
       let start = open.length;
       let longest = -1;
       for (let y = 0; y < count; y++) {
-        const w = worksByEnd.order[y]!;
+        const w = byEnd.order[y]!;
         const room = open[to[w]!]!;
         if (from[w]! >= since) {
           work += minutes[w]!;
@@ -192,12 +187,9 @@ export class OneMachine {
 
   /** True where some two slots have more work between them than minutes. */
   private isOverloaded(part: Part, mostAtTable: number): boolean {
-    const { open, worksByEnd } = this;
+    const { open } = this;
+    const { order } = this.byEnd;
     const { from, to, minutes, count } = this.tasks.works;
-    worksByEnd.begin(count);
-    worksByEnd.key.set(to);
-    worksByEnd.sort();
-    const { order } = worksByEnd;
     for (let n = 0; n < count; n++) {
       const begin = from[n]!;
       const before = open[begin]!;
@@ -232,12 +224,13 @@ export class OneMachine {
   /** The first slot that what must come before task `n` leaves to it. */
   private endOfPredecessors(n: number): number {
     const { tasks, open, slotOf, first, last, end } = this;
-    const { order } = this.byLow;
+    const { order } = this.byFrom;
+    const { task, count } = tasks.works;
     let work = 0;
     let slot = tasks.low[n]!;
-    for (let x = 0; x < tasks.count; x++) {
-      const other = order[x]!;
-      if (last[other]! >= end[n]! || other === n) continue;
+    for (let x = count - 1; x >= 0; x--) {
+      const other = task[order[x]!]!;
+      if (other === NO_TASK || last[other]! >= end[n]! || other === n) continue;
       if (last[n]! < end[other]!) this.isStuck = true;
       work += tasks.length[other]!;
       slot = Math.max(slot, slotOf[Math.min(open.length - 1, first[other]! + work)]!);
@@ -248,14 +241,15 @@ export class OneMachine {
   /** The last slot that what must come after task `n` leaves to it. */
   private startOfSuccessors(n: number): number {
     const { tasks, open, slotOf, last, end } = this;
-    const { order, key } = this.byEnd;
+    const { order } = this.byEnd;
+    const { task, to, count } = tasks.works;
     let work = tasks.length[n]!;
     let slot = tasks.high[n]!;
-    for (let x = 0; x < tasks.count; x++) {
-      const other = order[x]!;
-      if (end[other]! <= last[n]! || other === n) continue;
+    for (let x = 0; x < count; x++) {
+      const other = task[order[x]!]!;
+      if (other === NO_TASK || end[other]! <= last[n]! || other === n) continue;
       work += tasks.length[other]!;
-      const left = open[key[other]!]! - work;
+      const left = open[to[order[x]!]!]! - work;
       if (left < 0) {
         this.isStuck = true;
         return slot;

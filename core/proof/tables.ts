@@ -1,6 +1,6 @@
 import type { Known } from './free-hands';
 import type { Part } from './narrow';
-import { openOptions, type Option } from './options';
+import { closeStarts, onlyOpen, openOptions, type Option } from './options';
 import { allEat, MOST_TRIPS } from './supply';
 import type { Tree } from './tree';
 import { Visits } from './visits';
@@ -144,12 +144,8 @@ export class Tables {
       if (least <= 0) continue;
       for (const option of this.tree.options[i]!) {
         const visits = this.visits[option.number]!;
-        for (let k = option.first; k <= option.last; k++) {
-          const place = option.at + k;
-          if (domain[place] === 0 || visits.mostIn(option.low + k, from, to) >= least) continue;
-          domain[place] = 0;
-          changed = true;
-        }
+        const fits = (s: number) => visits.mostIn(s, from, to) >= least;
+        changed = closeStarts(domain, option, option.first, option.last, fits) || changed;
       }
     }
     return changed;
@@ -163,16 +159,14 @@ export class Tables {
       for (const option of this.tree.options[i]!) {
         const visits = this.visits[option.number]!;
         if (visits.most <= limit) continue;
-        const { low, at, mode, reach } = option;
+        const { low, mode, reach } = option;
         const from = Math.max(option.first, down - mode.duration - reach - low);
         const to = Math.min(option.last, up - 1 - low);
-        for (let k = from; k <= to; k++) {
-          if (domain[at + k] === 0) continue;
-          visits.look(low + k, down, up, this.taken[i]!);
-          if (visits.minutes <= limit) continue;
-          domain[at + k] = 0;
-          changed = true;
-        }
+        const fits = (s: number) => {
+          visits.look(s, down, up, this.taken[i]!);
+          return visits.minutes <= limit;
+        };
+        changed = closeStarts(domain, option, from, to, fits) || changed;
       }
     }
     return changed;
@@ -186,9 +180,9 @@ export class Tables {
     if (tree.model.cookCount > 1) return;
     for (const i of tree.order) {
       const made = this.made[i]!;
-      const options = openOptions(tree.options[i]!);
-      if (made.size === 0 || options.length > 1) continue;
-      const visits = this.visits[options[0]!.number]!;
+      const option = onlyOpen(tree.options[i]!);
+      if (made.size === 0 || !option) continue;
+      const visits = this.visits[option.number]!;
       for (let u = 1; u < width; u++) {
         let fewest = MOST_TRIPS;
         for (const code of made)
