@@ -65,10 +65,9 @@ export class Moves {
 
   /** Moves one activity somewhere else and lets what stands there find other places. */
   private displace(isOver: () => boolean): boolean {
-    const { board, random, forcer } = this;
+    const { board, random, removal, forcer } = this;
     const { open } = this.refill;
-    const { members } = board.config;
-    const i = members[random.below(members.length)]!;
+    const i = removal.pick();
     if (board.activity(i).role !== 'step') return false;
     board.unplace(i);
     open[0] = i;
@@ -193,16 +192,16 @@ export class Moves {
 
   /** Moves a stretch of the evening as a whole, so that room opens on one side of it. */
   private shiftBlock(): boolean {
-    const { board, random } = this;
+    const { board, random, removal } = this;
     const { members } = board.config;
-    const pivot = board.start[members[random.below(members.length)]!]!;
+    const pivot = board.start[removal.pick()]!;
     const reach = 10 + random.below(120);
     const isEarlier = random.next() < 0.5;
     const by = (isEarlier ? -1 : 1) * (1 + random.below(random.next() < 0.5 ? 4 : 15));
     this.movedCount = 0;
     for (const i of members) {
       const start = board.start[i]!;
-      if (board.activity(i).role !== 'step') continue;
+      if (board.activity(i).role !== 'step' || !removal.isMovable(i)) continue;
       const isInside = isEarlier
         ? start <= pivot && start > pivot - reach
         : start >= pivot && start < pivot + reach;

@@ -57,6 +57,7 @@ export class Removal {
   choose(size: number): void {
     this.forget();
     this.fill(this.random.next() * TOTAL, size);
+    if (this.count === 0) this.add(this.pick());
     if (this.random.next() < CLOSE_CHANCE) this.close();
   }
 
@@ -89,21 +90,23 @@ export class Removal {
   }
 
   private add(i: number): void {
-    if (this.marked[i]) return;
+    if (this.marked[i] || !this.isMovable(i)) return;
     this.marked[i] = 1;
     this.list[this.count++] = i;
   }
 
-  private movable(i: number): boolean {
+  /** False for what has one place only: what is pinned or begun, and plates, where there is one cook. */
+  isMovable(i: number): boolean {
     const { role, pin, modes } = this.board.activity(i);
     return (role === 'step' && (pin === -1 || modes.length > 1)) || this.board.model.cookCount > 1;
   }
 
-  private pick(): number {
+  /** One that can move; the first of all where there seems to be none. */
+  pick(): number {
     const { members } = this.board.config;
     for (let k = 0; k < 20; k++) {
       const i = members[this.random.below(members.length)]!;
-      if (this.movable(i)) return i;
+      if (this.isMovable(i)) return i;
     }
     return members[0]!;
   }
@@ -119,7 +122,6 @@ export class Removal {
     const first = this.random.below(members.length);
     for (let k = 0; k < members.length && this.count < size; k++) {
       const i = members[(first + k) % members.length]!;
-      if (!this.movable(i)) continue;
       const startsInside = board.start[i]! >= low && board.start[i]! < high;
       const endsInside = board.end[i]! > low && board.end[i]! <= high;
       if (startsInside || endsInside) this.add(i);
@@ -132,8 +134,21 @@ export class Removal {
     this.around(size, centre - reach, centre + reach);
   }
 
+  /** When the evening begins; once it has begun, when the first thing does that can still move. */
+  private opening(): number {
+    const { board } = this;
+    const begun = firstBusy(board);
+    let first = board.model.zero;
+    for (const i of board.config.members) {
+      if (board.start[i]! < begun) continue;
+      if (!this.isMovable(i)) continue;
+      first = Math.min(first, board.start[i]!);
+    }
+    return first;
+  }
+
   private eveningStart(size: number): void {
-    const first = firstBusy(this.board);
+    const first = this.opening();
     this.around(size, first - 5, first + 10 + this.random.below(50));
   }
 
@@ -151,7 +166,7 @@ export class Removal {
     const { zero, arrive } = board.model;
     for (let tries = 0; tries < 60 && this.count < size; tries++) {
       const i = members[random.below(members.length)]!;
-      if (!this.movable(i)) continue;
+      if (!this.isMovable(i)) continue;
       let weight = heldOf(board, i, -1);
       const first = board.activity(i).firstStretch;
       for (let k = 0; k < board.stretches[i]!; k++) {
@@ -160,7 +175,6 @@ export class Removal {
       }
       if (random.next() < weight) this.add(i);
     }
-    if (this.count === 0) this.add(this.pick());
   }
 
   /** Users of one ring, tool, or of the ovens, which count twice. */
@@ -197,7 +211,7 @@ export class Removal {
     const { dish } = board.activity(this.pick());
     let count = 0;
     for (const i of board.config.members) {
-      if (board.activity(i).dish === dish && this.movable(i)) mates[count++] = i;
+      if (board.activity(i).dish === dish && this.isMovable(i)) mates[count++] = i;
     }
     const most = Math.max(size, WHOLE_DISH);
     const from = count > most ? this.random.below(count - most) : 0;
@@ -221,12 +235,12 @@ export class Removal {
   private front(): void {
     const { board, random } = this;
     const { zero } = board.model;
-    const first = firstBusy(board);
+    const first = this.opening();
     const until = first + random.below(Math.max(1, zero - first));
     const most = 8 + random.below(12);
     for (const i of board.config.members) {
       if (this.count >= most) break;
-      if (this.movable(i) && board.start[i]! >= first - 30 && board.start[i]! < until) this.add(i);
+      if (board.start[i]! >= first - 30 && board.start[i]! < until) this.add(i);
     }
   }
 
