@@ -5,6 +5,7 @@ import { LooseParting } from './loose-parting';
 import type { Narrower, Part } from './narrow';
 import type { Option } from './options';
 import { isDecided, type Order } from './orders';
+import { steepest } from './steep';
 import type { Tree } from './tree';
 
 /** A part of the space of plans with what is known of it. */
@@ -37,8 +38,8 @@ export class Brancher {
   }
 
   /**
-   * By what concerns the evening as a whole: minutes away from a table, the first work of the day, serving times. False
-   * where all of that is decided, or does not matter. After `Dual.countUse`.
+   * By what concerns the evening as a whole: minutes away from a table, the first work of the day, serving times, then when
+   * what loses by waiting begins. False where all of that is decided, or does not matter. After `Dual.countUse`.
    */
   partEvening(node: Node, dual: Dual, narrower: Narrower, target: number): boolean {
     const prices = dual.prices();
@@ -65,6 +66,12 @@ export class Brancher {
       if (narrower.serveLow[c] === narrower.serveHigh[c]) continue;
       const n = tree.serveHigh[c]! - tree.serveLow[c]! + 1;
       this.split(node, tree.serveAt[c]!, n, tree.serveLow[c]!, demand.serve[c]!, prices);
+      return true;
+    }
+    const steep = steepest(tree, target - node.bound, target);
+    if (steep) {
+      const middle = (steep.first + steep.last) >> 1;
+      this.partBy(node, [steep], (_, k) => k <= middle, prices);
       return true;
     }
     return false;

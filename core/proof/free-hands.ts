@@ -13,6 +13,8 @@ export interface Known {
   /** Cooks that every plan of the part has at work in each minute, and which of these minutes are whose. */
   readonly forced: Uint8Array;
   readonly own: readonly (readonly [number, number][])[];
+  /** By activity: the slot by which it has ended in every plan. */
+  readonly maxEnd: Int32Array;
 }
 
 /** Closes starts for whose hands no cook is left. */

@@ -71,7 +71,7 @@ export class Tasks {
     this.count = this.works.count = 0;
     for (const i of tree.order) {
       const option = onlyOpen(tree.options[i]!);
-      if (option) this.readStep(option);
+      if (option) this.readStep(option, known.maxEnd[i]!);
     }
     for (let c = 0; c < courses.length; c++) {
       const { plating, clearing, eating } = courses[c]!;
@@ -101,7 +101,7 @@ export class Tasks {
     this.place(n, tree.serveAt[c]! - tree.serveLow[c]!, tree.serveLow[c]!, tree.serveHigh[c]!, offset);
   }
 
-  private readStep(option: Option): void {
+  private readStep(option: Option, end: number): void {
     const { mode, longest } = option;
     const { duration, touchIn, touchOut, takes } = mode;
     if (!mode.isHands) {
@@ -114,7 +114,6 @@ export class Tasks {
     if (mode.hands === 0) return;
     if (longest === 0) return this.addAfter(option, 0, duration);
     this.addAfter(option, 0, LEAST_PIECE);
-    const end = option.low + option.last + duration + longest;
     this.works.add(option.low + option.first + LEAST_PIECE, end, duration - LEAST_PIECE, NO_TASK);
   }
 

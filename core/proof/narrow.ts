@@ -43,7 +43,7 @@ export class Narrower implements Known {
   readonly minStart: Int32Array;
   readonly maxStart: Int32Array;
   private readonly minEnd: Int32Array;
-  private readonly maxEnd: Int32Array;
+  readonly maxEnd: Int32Array;
   private readonly dayStart: number;
 
   constructor(
@@ -139,8 +139,31 @@ export class Narrower implements Known {
       this.serveLow[c] = low;
       this.serveHigh[c] = high;
     }
+    this.limitEnds(part);
     this.findRange();
     return true;
+  }
+
+  /** Work that may pause ends before what it leads to begins, however late it began. */
+  private limitEnds(part: Part): void {
+    const { tree, model, minStart, maxStart, maxEnd } = this;
+    const { after, plates } = tree.config;
+    for (const i of tree.order) {
+      if (!tree.options[i]!.some(({ longest }) => longest > 0)) continue;
+      let end = maxEnd[i]!;
+      for (const { to, least } of after[i]!) end = Math.min(end, maxStart[to]! - least);
+      if (plates[i] !== -2) {
+        const { course } = model.activities[i]!;
+        end = Math.min(end, this.serveHigh[course]! - model.courses[course]!.plating);
+      }
+      maxEnd[i] = end;
+      for (const option of tree.options[i]!) {
+        const { number, mode, first, last, shortest, longest } = option;
+        if (last < first) continue;
+        const most = Math.max(shortest, end - minStart[i]! - mode.duration);
+        if (most < longest) option.longest = part.pauseHigh[number] = most;
+      }
+    }
   }
 
   private findRange(): void {
