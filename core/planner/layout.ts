@@ -14,9 +14,7 @@ import {
 } from '../model';
 import type { Board } from './board';
 import { stretchCost } from './cost';
-
-/** What a minute between a check and when it is due weighs: enough to choose between equals. */
-const FAR: f64 = 1e-4;
+import { FAR, Visits } from './visits';
 
 /** The hands stretches of one activity at one start: who and when, and what they cost. */
 export class Layout {
@@ -32,6 +30,7 @@ export class Layout {
   private pieces = 0;
   private readonly common: Bits;
   private readonly firstPlating: number;
+  private readonly visits: Visits;
 
   constructor(private readonly board: Board) {
     let most = 1;
@@ -41,6 +40,7 @@ export class Layout {
     this.cook = new Int32Array(most);
     this.common = board.model.calendars[0]!.slice();
     this.firstPlating = board.model.courses[0]!.platingActivity;
+    this.visits = new Visits(board);
   }
 
   /**
@@ -57,6 +57,7 @@ export class Layout {
       if (mode.hands > 1 || mode.pausable) return this.layWork(i, mode, start, free);
       return this.giveOne(who, start, this.end, free, i === this.firstPlating);
     }
+    if (this.visits.mayJoin(mode, start)) return this.layVisits(who, mode, start, free);
     const { touchIn, touchOut, duration } = mode;
     if (touchIn > 0 && !this.giveOne(who, start, start + touchIn, free)) return false;
     for (let m = 1; m <= mode.checks; m++) {
@@ -91,6 +92,14 @@ export class Layout {
     }
     if (chosen < 0) return false;
     this.push(chosen, from, to, best);
+    return true;
+  }
+
+  private layVisits(who: number, mode: Mode, start: number, free: readonly Bits[]): boolean {
+    const { visits } = this;
+    if (!visits.lay(who, mode, start, free)) return false;
+    for (let k = 0; k < visits.count; k++)
+      this.push(visits.cook[k]!, visits.from[k]!, visits.to[k]!, visits.cost[k]!);
     return true;
   }
 
