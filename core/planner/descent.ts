@@ -130,6 +130,13 @@ export class Descent {
     return this.complete(this.takeOutNear(refill.putBack(), reach), steps, isOver);
   }
 
+  /** The same for a plan that is late: each goes where it is wanted or as soon after it as there is room. */
+  takeUpLater(steps: number, isOver: () => boolean): boolean {
+    const { board, refill, wanted } = this;
+    for (const i of board.config.members) refill.want(i, wanted[i]!);
+    return this.complete(refill.putLater(), steps, isOver);
+  }
+
   /** Takes out what starts no more than `reach` minutes from where the first `count` of `open` are wanted; returns how many then are. */
   private takeOutNear(count: number, reach: number): number {
     const { board, wanted } = this;

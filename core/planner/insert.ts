@@ -1,4 +1,13 @@
-import { makeBits, MAX_PAUSE, nextBit, NO_LIMIT, type Bits, type f64, type Mode } from '../model';
+import {
+  makeBits,
+  MAX_PAUSE,
+  nextBit,
+  NO_LIMIT,
+  previousBit,
+  type Bits,
+  type f64,
+  type Mode,
+} from '../model';
 import { DAY_WINDOW, HELD_POINTS } from '../plan';
 import { blockOven, blockStay, blockThings, latestForKept, resourcesFree } from './blocking';
 import type { Board } from './board';
@@ -72,6 +81,23 @@ export class Inserter {
     if (!this.layout.lay(i, mode, start, board.free)) return false;
     if (mode.pausable && !this.pausedFits(i, mode, oven, start)) return false;
     return this.commit(i, m, oven, start, false);
+  }
+
+  /** Places `i`, as it was, at `wanted` or as soon after it as there is room; where there is none, as late before it. */
+  insertFrom(i: number, m: number, oven: number, wanted: number): boolean {
+    const { board, starts } = this;
+    const mode = board.activity(i).modes[m]!;
+    const low = Math.max(0, this.earliest(i, mode));
+    const high = this.latest(i, mode);
+    if (low > high) return false;
+    this.find(i, mode, oven, low, high, board.free);
+    const from = Math.max(low, wanted);
+    for (let t = nextBit(starts, from, high + 1); t >= 0; t = nextBit(starts, t + 1, high + 1))
+      if (this.fits(i, mode, oven, t)) return this.commit(i, m, oven, t, false);
+    const to = Math.min(from, high + 1);
+    for (let t = previousBit(starts, low, to); t >= 0; t = previousBit(starts, low, t))
+      if (this.fits(i, mode, oven, t)) return this.commit(i, m, oven, t, false);
+    return false;
   }
 
   /**

@@ -158,9 +158,9 @@ export class Moves {
     const { board, moved } = this;
     for (const i of board.config.members) {
       const { role, course } = board.activity(i);
-      if (course >= c && (role !== 'step' || board.start[i]! >= board.serve[c - 1]!)) {
-        moved[this.movedCount++] = i;
-      }
+      const isMoved =
+        role !== 'step' || (this.removal.isMovable(i) && board.start[i]! >= board.serve[c - 1]!);
+      if (course >= c && isMoved) moved[this.movedCount++] = i;
     }
   }
 
@@ -172,6 +172,7 @@ export class Moves {
     for (const i of board.config.members) {
       const { role, course } = board.activity(i);
       const isService = role !== 'step';
+      if (!isService && !this.removal.isMovable(i)) continue;
       const isLed = course >= c && (isService || board.start[i]! >= from);
       const isAtTable = board.end[i]! > plates && board.start[i]! > plates - 30;
       if (isLed || (isAtTable && !isService && random.next() < 0.5)) moved[this.movedCount++] = i;

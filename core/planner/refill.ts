@@ -209,4 +209,48 @@ export class Refill {
     }
     return count;
   }
+
+  /**
+   * Puts what was wanted at its place or as soon after it as there is room, earliest first, and before all of it what has one
+   * place only. Returns how many are left in `open`.
+   */
+  putLater(): number {
+    const { board, open, wanted, moved } = this;
+    const { windows, config } = board;
+    let count = this.movedCount;
+    this.movedCount = 0;
+    for (let k = 0; k < count; k++) {
+      const i = moved[k]!;
+      const rank = this.rank(i);
+      let at = k;
+      for (; at > 0 && this.rank(open[at - 1]!) > rank; at--) open[at] = open[at - 1]!;
+      open[at] = i;
+    }
+    if (!board.tighten(open, count)) return count;
+    // What found no place stands first in `open`, then what is still to come.
+    let left = 0;
+    while (left < count) {
+      const i = open[left]!;
+      if (wanted[i]! < 0 || !this.inserter.insertFrom(i, board.mode[i]!, board.oven[i]!, wanted[i]!)) {
+        left += 1;
+        continue;
+      }
+      count -= 1;
+      for (let k = left; k < count; k++) open[k] = open[k + 1]!;
+      if (windows.tighten(config, open, count)) continue;
+      board.unplace(i);
+      for (let k = count; k > left; k--) open[k] = open[k - 1]!;
+      open[left++] = i;
+      count += 1;
+      if (!board.tighten(open, count)) return count;
+    }
+    return left;
+  }
+
+  /** When it is the turn of what is put back: of what has one place, work that can pause for the rest of it comes last. */
+  private rank(i: number): number {
+    const { role, pin } = this.board.activity(i);
+    if (role === 'step' && pin === -1) return this.wanted[i]!;
+    return this.board.modeOf(i).pausable ? -1 : -2;
+  }
 }

@@ -8,6 +8,7 @@ import { allConfigurations } from './combinations';
 import { totalCost } from './cost';
 import { Descent, FOUND, IMPOSSIBLE_WAYS, type Incumbent } from './descent';
 import { Kernel } from './kernel/kernel';
+import { laterStarts } from './lateness';
 import { Pool } from './pool';
 import { lengthenPause, recallPlan } from './recall';
 import { Random } from './random';
@@ -27,7 +28,7 @@ export interface Budget {
 }
 
 /** Attempts at taking up an old plan: about what finds no place so many minutes are taken out with it. */
-const REACH_OF_TRY = [0, 0, 15, 30, 60, 120, 240];
+const REACH_OF_TRY = [0, 15, 30, 60, 120, 240];
 /** Steps that each may take for each activity. */
 const STEPS_OF_TRY = 3;
 /** Attempts at a first plan before the dinner is called impossible. */
@@ -178,19 +179,26 @@ export class Search {
     const { members, starts } = recallPlan(board, plan);
     lengthenPause(board, members, starts);
     const ready = board.memory.slice();
-    for (const reach of REACH_OF_TRY) {
-      if (giveUp()) break;
+    const steps = STEPS_OF_TRY * (members.length + 5);
+    const attempt = (wanted: readonly number[], takeUp: (engine: Kernel | Descent) => boolean): boolean => {
+      if (giveUp()) return false;
       board.memory.set(ready);
       const kernel = this.kernelAtHand();
       const engine = kernel ?? descent;
-      members.forEach((i, k) => (engine.wanted[i] = starts[k]!));
-      const isTaken = engine.takeUp(STEPS_OF_TRY * (members.length + 5), reach, giveUp);
+      members.forEach((i, k) => (engine.wanted[i] = wanted[k]!));
+      const isTaken = takeUp(engine);
       kernel?.give();
-      if (!isTaken) continue;
-      if (this.best.cost < before) budget.onBetter?.(this.best.cost);
-      return true;
-    }
-    return false;
+      return isTaken;
+    };
+    const again = (reach: number) => attempt(starts, (engine) => engine.takeUp(steps, reach, giveUp));
+    const later = (wanted: readonly number[]) =>
+      attempt(wanted, (engine) => engine.takeUpLater(steps, giveUp));
+    const isTaken =
+      again(0) ||
+      laterStarts(board, plan, members, starts).filter(later).length > 0 ||
+      REACH_OF_TRY.some(again);
+    if (isTaken && this.best.cost < before) budget.onBetter?.(this.best.cost);
+    return isTaken;
   }
 
   /** Goes on from the best plan of another search for the same dinner. */

@@ -43,6 +43,10 @@ export function takeUp(steps: i32, reach: i32): bool {
   return search().takeUp(steps, reach, isOver);
 }
 
+export function takeUpLater(steps: i32): bool {
+  return search().takeUpLater(steps, isOver);
+}
+
 export function anchors(): usize {
   return quiet().anchors.dataStart;
 }

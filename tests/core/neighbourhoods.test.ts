@@ -1,7 +1,7 @@
 import { compileModel } from '../../core/model';
 import { Random, Search } from '../../core/planner';
 import { Removal } from '../../core/planner/neighbourhoods';
-import { dinnerFile, read, step } from '../builders/dinner';
+import { dinnerFile, planOf, read, step } from '../builders/dinner';
 import { GENERATORS } from '../builders/generate-dinner';
 
 /** What leaves no more room than this moves together, up to so many activities. */
@@ -44,6 +44,42 @@ test.each(GENERATORS)(
     expect(chosen).toBeGreaterThan(5000);
   },
 );
+
+test('what is pinned or has begun is not taken out where there is one cook, and no choice is empty', () => {
+  let chosen = 0;
+  for (let seed = 1; seed <= 6; seed++) {
+    const file = GENERATORS[0]![1](seed, 'medium');
+    const plan = planOf(read(file), 100, seed);
+    if (!plan.feasible || file.cooks.length > 1) continue;
+    const begun = new Map(
+      [...plan.steps]
+        .sort((a, b) => a.start - b.start)
+        .slice(0, plan.steps.length / 2)
+        .map(({ step: name, start, end, way, pieces }) => [
+          name,
+          { start, minutes: pieces?.reduce((sum, [from, to]) => sum + to - from, 0) ?? end - start, way },
+        ]),
+    );
+    const now = Math.max(...[...begun.values()].map(({ start }) => start + 1));
+    const search = new Search(compileModel(read(file), { now, begun, served: new Map() }), seed);
+    if (!search.startFrom(plan, { rounds: 0, isOver: () => false })) continue;
+    search.showBest();
+    const removal = new Removal(search.board, new Random(seed));
+    for (let round = 0; round < 300; round++) {
+      if (round % 3 === 0) removal.chooseChain();
+      else removal.choose(1 + (round % WHOLE));
+      const list = [...removal.list.subarray(0, removal.count)];
+      expect(list.length).toBeGreaterThan(0);
+      chosen += list.length;
+      const fast = list.filter((i) => {
+        const { pin, modes } = search.board.activity(i);
+        return pin !== -1 && modes.length === 1;
+      });
+      expect(fast).toEqual([]);
+    }
+  }
+  expect(chosen).toBeGreaterThan(2000);
+});
 
 test('what hangs together by tight links is moved as a whole', () => {
   let tied = 0;

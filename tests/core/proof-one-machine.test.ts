@@ -43,6 +43,31 @@ test('work that may pause counts with all of its minutes, up to when it can end'
   expect(resting.evening()).not.toBeNull();
 });
 
+test('work that may pause ends before what it leads to begins, however late it may begin', () => {
+  const pausing = (id: string) => step(id, 15, { pausable: true });
+  const dinner = partOfSteps([
+    pausing('whisk'),
+    pausing('knead'),
+    step('chop', 10),
+    step('fry', 20, { after: ['whisk', 'knead', 'chop'] }),
+  ]);
+  const enough = partOfSteps([
+    pausing('whisk'),
+    pausing('knead'),
+    step('chop', 9),
+    step('fry', 20, { after: ['whisk', 'knead', 'chop'] }),
+  ]);
+  for (const { leave } of [dinner, enough]) {
+    for (const n of [0, 1, 2]) leave(n, -99, -60);
+    leave(3, -60, -60);
+  }
+  // Thirty-nine minutes for forty of work, though with pauses counted from its last start it could end later.
+  expect(dinner.evening()).toBeNull();
+  expect(enough.evening()).not.toBeNull();
+  const { number } = enough.options[0]!;
+  expect(enough.part.pauseHigh[number]).toBeLessThanOrEqual(39 - 15);
+});
+
 test('the minutes before the day may begin are no minutes for its work', () => {
   const dinner = partOfSteps([step('chop', 30), step('stir', 30), step('knead', 30)]);
   for (let n = 0; n < 3; n++) dinner.leave(n, -140, -50);

@@ -9,6 +9,7 @@ interface Exports extends KernelMemory {
   run(until: number): void;
   wanted(): number;
   takeUp(steps: number, reach: number): number;
+  takeUpLater(steps: number): number;
   anchors(): number;
   beginCalming(limit: number): void;
   calm(until: number): void;
@@ -91,6 +92,11 @@ export class Kernel {
   takeUp(steps: number, reach: number, isOver: () => boolean): boolean {
     this.ask.isOver = isOver;
     return this.wasm.takeUp(steps, reach) !== 0;
+  }
+
+  takeUpLater(steps: number, isOver: () => boolean): boolean {
+    this.ask.isOver = isOver;
+    return this.wasm.takeUpLater(steps) !== 0;
   }
 
   beginCalming(limit: number): void {
