@@ -147,6 +147,7 @@ function mean(list: readonly number[]): number {
 }
 
 function summary(name: string, rows: readonly Row[]): void {
+  if (rows.length === 0) return;
   const sorted = (list: number[]) => [...list].sort((a, b) => a - b);
   const firsts = sorted(rows.map((r) => r.first));
   const parts = CHECKPOINTS.map((seconds, k) => {
