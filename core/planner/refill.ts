@@ -183,17 +183,10 @@ export class Refill {
    * Puts what was wanted at its place where that is free. Returns how many are left in `open`.
    */
   putBack(): number {
-    const { board, open, wanted, moved } = this;
+    const { board, open, wanted } = this;
     const { windows, config } = board;
     // What is still to be put back stands in `open`: first those whose turn is to come, then those left over.
-    let count = this.movedCount;
-    this.movedCount = 0;
-    for (let k = 0; k < count; k++) {
-      const i = moved[k]!;
-      let at = k;
-      for (; at > 0 && wanted[open[at - 1]!]! < wanted[i]!; at--) open[at] = open[at - 1]!;
-      open[at] = i;
-    }
+    let count = this.openMoved(true);
     let isOpen = board.tighten(open, count);
     for (let turns = count; turns > 0; turns--) {
       const i = open[0]!;
@@ -215,17 +208,9 @@ export class Refill {
    * place only. Returns how many are left in `open`.
    */
   putLater(): number {
-    const { board, open, wanted, moved } = this;
+    const { board, open, wanted } = this;
     const { windows, config } = board;
-    let count = this.movedCount;
-    this.movedCount = 0;
-    for (let k = 0; k < count; k++) {
-      const i = moved[k]!;
-      const rank = this.rank(i);
-      let at = k;
-      for (; at > 0 && this.rank(open[at - 1]!) > rank; at--) open[at] = open[at - 1]!;
-      open[at] = i;
-    }
+    let count = this.openMoved(false);
     if (!board.tighten(open, count)) return count;
     // What found no place stands first in `open`, then what is still to come.
     let left = 0;
@@ -247,7 +232,26 @@ export class Refill {
     return left;
   }
 
-  /** When it is the turn of what is put back: of what has one place, work that can pause for the rest of it comes last. */
+  /** Moves what is to be put back into `open`, in the order of its turns; returns how many there are. */
+  private openMoved(isLatestFirst: boolean): number {
+    const { open, moved, wanted } = this;
+    const count = this.movedCount;
+    this.movedCount = 0;
+    for (let k = 0; k < count; k++) {
+      const i = moved[k]!;
+      let at = k;
+      for (; at > 0; at--) {
+        const other = open[at - 1]!;
+        const isBefore = isLatestFirst ? wanted[other]! >= wanted[i]! : this.rank(other) <= this.rank(i);
+        if (isBefore) break;
+        open[at] = other;
+      }
+      open[at] = i;
+    }
+    return count;
+  }
+
+  /** When it is the turn of what is put back, earliest first: of what has one place, work that can pause for the rest of it comes last. */
   private rank(i: number): number {
     const { role, pin } = this.board.activity(i);
     if (role === 'step' && pin === -1) return this.wanted[i]!;
