@@ -168,8 +168,10 @@ export function placeOf(d: i32, what: i32): usize {
       return desk.longest.dataStart;
     case 20:
       return desk.checkFrom.dataStart;
-    default:
+    case 21:
       return desk.checkTo.dataStart;
+    default:
+      return demand.taken.dataStart;
   }
 }
 

@@ -46,6 +46,7 @@ const PLACES = [
   'longest',
   'checkFrom',
   'checkTo',
+  'taken',
 ] as const;
 type Place = (typeof PLACES)[number];
 type Words = Float64Array | Int32Array | Uint8Array;
@@ -154,6 +155,7 @@ export class RelaxationKernel {
     this.read('given', supply.given);
     this.read('away', supply.away);
     this.read('use', use);
+    this.read('taken', demand.taken);
     resourceUse.forEach((list, r) => {
       list.set(new Float64Array(this.buffer, this.wasm.useOf(this.number, r), list.length));
     });
