@@ -122,6 +122,12 @@ export class Board {
     return this.model.activities[i]!;
   }
 
+  /** True for what is pinned or has begun, and can be made in one way only. */
+  isFast(i: number): boolean {
+    const { pin, modes } = this.activity(i);
+    return pin !== -1 && modes.length === 1;
+  }
+
   modeOf(i: number): Mode {
     return this.modes[this.firstMode[i]! + this.mode[i]!]!;
   }

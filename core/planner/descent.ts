@@ -125,16 +125,18 @@ export class Descent {
    * cannot. True where that makes a plan.
    */
   takeUp(steps: number, reach: number, isOver: () => boolean): boolean {
-    const { board, refill, wanted } = this;
-    for (const i of board.config.members) refill.want(i, wanted[i]!);
-    return this.complete(this.takeOutNear(refill.putBack(), reach), steps, isOver);
+    this.wantAll();
+    return this.complete(this.takeOutNear(this.refill.putBack(), reach), steps, isOver);
   }
 
   /** The same for a plan that is late: each goes where it is wanted or as soon after it as there is room. */
   takeUpLater(steps: number, isOver: () => boolean): boolean {
-    const { board, refill, wanted } = this;
-    for (const i of board.config.members) refill.want(i, wanted[i]!);
-    return this.complete(refill.putLater(), steps, isOver);
+    this.wantAll();
+    return this.complete(this.refill.putLater(), steps, isOver);
+  }
+
+  private wantAll(): void {
+    for (const i of this.board.config.members) this.refill.want(i, this.wanted[i]!);
   }
 
   /** Takes out what starts no more than `reach` minutes from where the first `count` of `open` are wanted; returns how many then are. */

@@ -103,10 +103,9 @@ export class Forcer {
   }
 
   private weigh(u: number): f64 {
-    const { role, pin, modes } = this.board.activity(u);
-    const isFast = pin !== -1 && modes.length === 1;
-    if (role === 'step') return (isFast ? FASTNESS : 1) * (1 + this.failures[u]!);
-    return this.board.model.cookCount > 1 ? SERVICE_WEIGHT : Infinity;
+    const { board } = this;
+    if (board.activity(u).role === 'step') return (board.isFast(u) ? FASTNESS : 1) * (1 + this.failures[u]!);
+    return board.model.cookCount > 1 ? SERVICE_WEIGHT : Infinity;
   }
 
   /** What stands in the way of `i` there, added up by weight. */

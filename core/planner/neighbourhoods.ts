@@ -27,6 +27,9 @@ const TOTAL =
   FRONT +
   LINE;
 
+/** So often one that can move is chosen by chance. */
+const PICKS = 20;
+
 /** A dish is taken out whole, up to this many activities. */
 const WHOLE_DISH = 14;
 const WHOLE_LINE = 14;
@@ -97,18 +100,24 @@ export class Removal {
 
   /** False for what has one place only: what is pinned or begun, and plates, where there is one cook. */
   isMovable(i: number): boolean {
-    const { role, pin, modes } = this.board.activity(i);
-    return (role === 'step' && (pin === -1 || modes.length > 1)) || this.board.model.cookCount > 1;
+    const { board } = this;
+    return (board.activity(i).role === 'step' && !board.isFast(i)) || board.model.cookCount > 1;
   }
 
-  /** One that can move; the first of all where there seems to be none. */
+  /** One that can move; any where there is none. */
   pick(): number {
     const { members } = this.board.config;
-    for (let k = 0; k < 20; k++) {
-      const i = members[this.random.below(members.length)]!;
+    let at = 0;
+    for (let k = 0; k < PICKS; k++) {
+      at = this.random.below(members.length);
+      if (this.isMovable(members[at]!)) return members[at]!;
+    }
+    // Late in the evening there are few: the next one.
+    for (let k = 1; k < members.length; k++) {
+      const i = members[(at + k) % members.length]!;
       if (this.isMovable(i)) return i;
     }
-    return members[0]!;
+    return members[at]!;
   }
 
   private anywhere(size: number): void {
@@ -140,9 +149,7 @@ export class Removal {
     const begun = firstBusy(board);
     let first = board.model.zero;
     for (const i of board.config.members) {
-      if (board.start[i]! < begun) continue;
-      if (!this.isMovable(i)) continue;
-      first = Math.min(first, board.start[i]!);
+      if (board.start[i]! >= begun && this.isMovable(i)) first = Math.min(first, board.start[i]!);
     }
     return first;
   }

@@ -146,16 +146,10 @@ export class Narrower implements Known {
 
   /** Work that may pause ends before what it leads to begins, however late it began. */
   private limitEnds(part: Part): void {
-    const { tree, model, minStart, maxStart, maxEnd } = this;
-    const { after, plates } = tree.config;
+    const { tree, minStart, maxEnd } = this;
     for (const i of tree.order) {
       if (!tree.options[i]!.some(({ longest }) => longest > 0)) continue;
-      let end = maxEnd[i]!;
-      for (const { to, least } of after[i]!) end = Math.min(end, maxStart[to]! - least);
-      if (plates[i] !== -2) {
-        const { course } = model.activities[i]!;
-        end = Math.min(end, this.serveHigh[course]! - model.courses[course]!.plating);
-      }
+      const end = Math.min(maxEnd[i]!, this.latestEnd(i));
       maxEnd[i] = end;
       for (const option of tree.options[i]!) {
         const { number, mode, first, last, shortest, longest } = option;
@@ -164,6 +158,16 @@ export class Narrower implements Known {
         if (most < longest) option.longest = part.pauseHigh[number] = most;
       }
     }
+  }
+
+  /** The slot by which what step `i` leads to has it end. */
+  private latestEnd(i: number): number {
+    const { tree, model, maxStart, serveHigh } = this;
+    let end = NO_LIMIT;
+    for (const { to, least } of tree.config.after[i]!) end = Math.min(end, maxStart[to]! - least);
+    if (tree.config.plates[i] === -2) return end;
+    const { course } = model.activities[i]!;
+    return Math.min(end, serveHigh[course]! - model.courses[course]!.plating);
   }
 
   private findRange(): void {
@@ -238,7 +242,7 @@ export class Narrower implements Known {
   }
 
   private byLinks(domain: Uint8Array): boolean {
-    const { tree, model, minStart, maxStart, minEnd, maxEnd } = this;
+    const { tree, model, minStart, minEnd, maxEnd } = this;
     const { config } = tree;
     let changed = false;
     for (const i of tree.order) {
@@ -249,13 +253,13 @@ export class Narrower implements Known {
         const limit = most >= 0 ? most : Math.max(...tree.options[from]!.map((o) => o.mode.most));
         if (limit < NO_LIMIT) high = Math.min(high, maxEnd[from]! + limit);
       }
+      const latestEnd = this.latestEnd(i);
       for (const option of tree.options[i]!) {
         const { mode, shortest, longest } = option;
         let from = low;
-        let to = high;
+        const to = Math.min(high, latestEnd - mode.duration - shortest);
         for (const link of config.after[i]!) {
           const limit = link.most >= 0 ? link.most : mode.most;
-          to = Math.min(to, maxStart[link.to]! - link.least - mode.duration - shortest);
           if (limit < NO_LIMIT) from = Math.max(from, minStart[link.to]! - limit - mode.duration - longest);
         }
         const plates = config.plates[i]!;
@@ -263,11 +267,10 @@ export class Narrower implements Known {
           const course = model.activities[i]!.course;
           const { plating } = model.courses[course]!;
           const limit = plates >= 0 ? plates : mode.most;
-          to = Math.min(to, this.serveHigh[course]! - plating - mode.duration - shortest);
           if (limit < NO_LIMIT)
             from = Math.max(from, this.serveLow[course]! - plating - limit - mode.duration - longest);
         }
-        if (from > -NO_LIMIT || to < NO_LIMIT) changed = this.keep(domain, option, from, to) || changed;
+        changed = this.keep(domain, option, from, to) || changed;
       }
     }
     return changed;

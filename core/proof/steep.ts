@@ -1,4 +1,5 @@
 import { NEAR } from './climb';
+import type { Narrower } from './narrow';
 import { onlyOpen, type Option } from './options';
 import type { Tree } from './tree';
 
@@ -9,14 +10,14 @@ const NEAR_SHARE = 0.5;
  * The step whose open starts differ most in what waiting costs, where that is at least `gap`, what lies between the bound and
  * `target`; null where there is none. Prices alone take a mixture of an early and a late start of such a step for a plan.
  */
-export function steepest(tree: Tree, gap: number, target: number): Option | null {
+export function steepest(tree: Tree, narrower: Narrower, gap: number, target: number): Option | null {
   const share = gap < NEAR * target ? NEAR_SHARE : 1;
   let most = gap;
   let found: Option | null = null;
   for (const i of tree.order) {
     const option = onlyOpen(tree.options[i]!);
     if (!option) continue;
-    const open = (option.last - option.first - share * parentOpen(tree, i)) * slopeOf(option);
+    const open = (option.last - option.first - share * parentOpen(tree, narrower, i)) * slopeOf(option);
     if (open < most) continue;
     most = open;
     found = option;
@@ -25,17 +26,9 @@ export function steepest(tree: Tree, gap: number, target: number): Option | null
 }
 
 /** How many minutes what step `i` hangs on may move: with that it may move itself and wait no longer. */
-function parentOpen({ branches, options }: Tree, i: number): number {
+function parentOpen({ branches }: Tree, { minStart, maxStart }: Narrower, i: number): number {
   const { kind, parent } = branches[i]!;
-  if (kind !== 'after' && kind !== 'inside') return 0;
-  let from = Infinity;
-  let to = -Infinity;
-  for (const { low, first, last } of options[parent]!) {
-    if (last < first) continue;
-    from = Math.min(from, low + first);
-    to = Math.max(to, low + last);
-  }
-  return to - from;
+  return kind === 'after' || kind === 'inside' ? maxStart[parent]! - minStart[parent]! : 0;
 }
 
 /** What a minute of waiting costs, where it costs most. */

@@ -3,8 +3,9 @@ import { parseArgs } from 'node:util';
 import { auditPlan } from '../../core/audit';
 import { readDinner, type Dinner } from '../../core/dinner';
 import { compileModel } from '../../core/model';
-import type { Plan, PlanStep } from '../../core/plan';
+import type { Plan } from '../../core/plan';
 import { planDinner, replanDinner, roundsFor, Search } from '../../core/planner';
+import { behindAfter, lastOfFirstThird } from '../builders/behind';
 import { generateDinner, generateSpicyDinner, type Size } from '../builders/generate-dinner';
 import { unsupported } from '../reference/mip';
 import { plainDinner, shortDinner } from '../reference/plain';
@@ -94,22 +95,9 @@ function row(name: string, dinner: Dinner): Row {
  * planning anew from there in two seconds.
  */
 function replanned(dinner: Dinner, plan: Plan): string {
-  const steps = [...plan.steps].sort((a, b) => a.start - b.start);
-  const third = steps.slice(0, Math.floor(steps.length / 3));
-  const late = third.filter((row) => row.pieces).at(-1);
+  const late = lastOfFirstThird(plan);
   if (!late) return '-';
-  const workOf = (row: PlanStep) =>
-    row.pieces ? row.pieces.reduce((sum, [from, to]) => sum + to - from, 0) : row.end - row.start;
-  const at = late.end + 6;
-  const begun = new Map(
-    steps
-      .filter((row) => row.start < late.end)
-      .map((row) => {
-        const minutes = workOf(row) + (row === late ? 6 : 0);
-        return [row.step, { start: row.start, minutes, way: row.way }];
-      }),
-  );
-  const progress = { now: at, begun, served: new Map<string, number>() };
+  const progress = behindAfter(plan, late, 6);
   const quick = replanDinner(dinner, [], plan, { seconds: 0.1, seed: 1, now }, progress);
   const anew = planDinner(dinner, [], { seconds: 2, seed: 1, now }, progress);
   if (!quick.feasible || !anew.feasible)

@@ -2,26 +2,15 @@ import { compileModel } from '../../core/model';
 import { Search } from '../../core/planner';
 import { laterStarts } from '../../core/planner/lateness';
 import { recallPlan } from '../../core/planner/recall';
+import { behindAfter, inOrder, lastOfFirstThird } from '../builders/behind';
 import { dinnerFile, planOf, read, step } from '../builders/dinner';
 import { generateDinner } from '../builders/generate-dinner';
 import type { Dinner } from '../../core/dinner';
 import type { Plan } from '../../core/plan';
 
-const NO_SERVICE = new Map<string, never>();
-
-/** How a plan that is `late` minutes behind, with its first `count` steps begun, would go later: by how many minutes each step. */
-function laterOf(dinner: Dinner, plan: Plan, count: number, late: number): Map<string, number>[] {
-  const rows = [...plan.steps].sort((a, b) => a.start - b.start).slice(0, count);
-  const last = rows.at(-1)!;
-  const workOf = (row: (typeof rows)[number]) =>
-    row.pieces?.reduce((sum, [from, to]) => sum + to - from, 0) ?? row.end - row.start;
-  const begun = new Map(
-    rows.map((row) => [
-      row.step,
-      { start: row.start, minutes: workOf(row) + (row === last ? late : 0), way: row.way },
-    ]),
-  );
-  const model = compileModel(dinner, { now: last.end + late, begun, served: NO_SERVICE });
+/** How a plan that is `late` minutes behind after its first step would go later: by how many minutes each step. */
+function laterOf(dinner: Dinner, plan: Plan, late: number): Map<string, number>[] {
+  const model = compileModel(dinner, behindAfter(plan, inOrder(plan)[0]!, late));
   const { board } = new Search(model, 1);
   const { members, starts } = recallPlan(board, plan);
   return laterStarts(board, plan, members, starts).map(
@@ -42,7 +31,7 @@ const dinner = read(
 const plan = planOf(dinner, 600);
 
 test('what is to come goes later with what is late, up to where idle minutes take it up', () => {
-  const [asItWas, toGap, bySlack] = laterOf(dinner, plan, 1, 6);
+  const [asItWas, toGap, bySlack] = laterOf(dinner, plan, 6);
   expect([...asItWas!.values()].every((later) => later === 0)).toBe(true);
   for (const later of [toGap, bySlack]) {
     expect(later!.get('dish/peel')).toBe(0);
@@ -54,7 +43,7 @@ test('what is to come goes later with what is late, up to where idle minutes tak
 });
 
 test('where nothing is late, or nothing has begun, nothing goes later', () => {
-  expect(laterOf(dinner, plan, 1, 0)).toEqual([]);
+  expect(laterOf(dinner, plan, 0)).toEqual([]);
   const { board } = new Search(compileModel(dinner), 1);
   const { members, starts } = recallPlan(board, plan);
   expect(laterStarts(board, plan, members, starts)).toEqual([]);
@@ -77,8 +66,7 @@ test('work that hangs together closely goes later as a whole', () => {
   );
   const old = planOf(tight, 2000);
   const washed = old.steps.find((row) => row.step === 'dish/wash')!;
-  const begun = new Map([['dish/wash', { start: washed.start, minutes: 36, way: null }]]);
-  const search = new Search(compileModel(tight, { now: washed.end + 6, begun, served: NO_SERVICE }), 3);
+  const search = new Search(compileModel(tight, behindAfter(old, washed, 6)), 3);
   expect(search.startFrom(old, { rounds: 0, isOver: () => false })).toBe(true);
   search.showBest();
   const { model, start } = search.board;
@@ -92,17 +80,7 @@ test('work that hangs together closely goes later as a whole', () => {
 test('a full evening that is six minutes behind is taken up, and costs little more', () => {
   const evening = read(generateDinner(24, 'medium'));
   const old = planOf(evening, 20_000);
-  const rows = [...old.steps].sort((a, b) => a.start - b.start);
-  const last = rows.slice(0, Math.floor(rows.length / 3)).findLast(({ pieces }) => pieces)!;
-  const begun = new Map(
-    rows
-      .filter(({ start }) => start < last.end)
-      .map((row) => {
-        const work = row.pieces?.reduce((sum, [from, to]) => sum + to - from, 0) ?? row.end - row.start;
-        return [row.step, { start: row.start, minutes: work + (row === last ? 6 : 0), way: row.way }];
-      }),
-  );
-  const model = compileModel(evening, { now: last.end + 6, begun, served: NO_SERVICE });
+  const model = compileModel(evening, behindAfter(old, lastOfFirstThird(old)!, 6));
   const search = new Search(model, 1);
   expect(search.startFrom(old, { rounds: 0, isOver: () => false })).toBe(true);
   expect(search.best.cost).toBeLessThan(1.15 * old.cost!);

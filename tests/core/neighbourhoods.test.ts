@@ -1,6 +1,7 @@
 import { compileModel } from '../../core/model';
 import { Random, Search } from '../../core/planner';
 import { Removal } from '../../core/planner/neighbourhoods';
+import { behindAfter, inOrder } from '../builders/behind';
 import { dinnerFile, planOf, read, step } from '../builders/dinner';
 import { GENERATORS } from '../builders/generate-dinner';
 
@@ -51,17 +52,8 @@ test('what is pinned or has begun is not taken out where there is one cook, and 
     const file = GENERATORS[0]![1](seed, 'medium');
     const plan = planOf(read(file), 100, seed);
     if (!plan.feasible || file.cooks.length > 1) continue;
-    const begun = new Map(
-      [...plan.steps]
-        .sort((a, b) => a.start - b.start)
-        .slice(0, plan.steps.length / 2)
-        .map(({ step: name, start, end, way, pieces }) => [
-          name,
-          { start, minutes: pieces?.reduce((sum, [from, to]) => sum + to - from, 0) ?? end - start, way },
-        ]),
-    );
-    const now = Math.max(...[...begun.values()].map(({ start }) => start + 1));
-    const search = new Search(compileModel(read(file), { now, begun, served: new Map() }), seed);
+    const last = inOrder(plan)[Math.floor(plan.steps.length / 2)]!;
+    const search = new Search(compileModel(read(file), behindAfter(plan, last, 0)), seed);
     if (!search.startFrom(plan, { rounds: 0, isOver: () => false })) continue;
     search.showBest();
     const removal = new Removal(search.board, new Random(seed));

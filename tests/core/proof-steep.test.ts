@@ -19,20 +19,20 @@ function threeOpen() {
 }
 
 test('of the steps that are open the one is parted first whose waiting costs most over its starts', () => {
-  const { dual, options, leave, evening } = threeOpen();
-  expect(steepest(dual.tree, 1, 100)).toBe(options[0]);
+  const { dual, narrower, options, leave, evening } = threeOpen();
+  expect(steepest(dual.tree, narrower, 1, 100)).toBe(options[0]);
   leave(0, -20, -20);
   expect(evening()).not.toBeNull();
-  expect(steepest(dual.tree, 1, 100)).toBe(options[1]);
+  expect(steepest(dual.tree, narrower, 1, 100)).toBe(options[1]);
   leave(1, -30, -30);
   expect(evening()).not.toBeNull();
   // What loses nothing by waiting is the same to prices whenever it is made.
-  expect(steepest(dual.tree, 1, 100)).toBeNull();
+  expect(steepest(dual.tree, narrower, 1, 100)).toBeNull();
 });
 
 test('none is where the starts differ by less than lies between the bound and the cost to beat', () => {
-  const { dual } = threeOpen();
-  expect(steepest(dual.tree, 1000, 2000)).toBeNull();
+  const { dual, narrower } = threeOpen();
+  expect(steepest(dual.tree, narrower, 1000, 2000)).toBeNull();
 });
 
 test('what can move with what it leads to waits no longer for it', () => {
@@ -44,9 +44,9 @@ test('what can move with what it leads to waits no longer for it', () => {
   dinner.leave(1, -90, -30);
   expect(dinner.evening()).not.toBeNull();
   const { tree } = dinner.dual;
-  expect(steepest(tree, 10, 20)).toBeNull();
+  expect(steepest(tree, dinner.narrower, 10, 20)).toBeNull();
   // Near the cost to beat half of that counts.
-  expect(steepest(tree, 10, 1000)?.activity).toBe(0);
+  expect(steepest(tree, dinner.narrower, 10, 1000)?.activity).toBe(0);
 });
 
 test('its starts are parted in the middle', () => {

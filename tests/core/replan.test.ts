@@ -1,6 +1,7 @@
 import { auditPlan } from '../../core/audit';
-import type { Plan, PlanStep } from '../../core/plan';
+import type { Plan } from '../../core/plan';
 import { planDinner, replanDinner } from '../../core/planner';
+import { inOrder, workOf } from '../builders/behind';
 import { countingClock, demoText, dinnerFile, planOf, read, step } from '../builders/dinner';
 import { generateDinner } from '../builders/generate-dinner';
 
@@ -10,8 +11,6 @@ const movedBetween = (a: Plan, b: Plan) => {
   const before = startsOf(a);
   return b.steps.filter((row) => before.get(row.step) !== row.start).length;
 };
-const workOf = (row: PlanStep) =>
-  row.pieces ? row.pieces.reduce((sum, [from, to]) => sum + to - from, 0) : row.end - row.start;
 
 test('where nothing changed a plan hardly moves, and costs no more than 1 % above it', () => {
   const dinner = read(JSON.parse(demoText('home-at-six')));
@@ -53,7 +52,7 @@ describe('in the middle of the evening', () => {
     ]),
   );
   const old = planOf(dinner, 600);
-  const first = [...old.steps].sort((a, b) => a.start - b.start)[0]!;
+  const first = inOrder(old)[0]!;
   const now = first.start + workOf(first) + 8;
 
   test('what has begun stays, what is late is as long as it is, the rest lies ahead', () => {
