@@ -24,6 +24,8 @@ export class Windows {
   readonly most: Int32Array;
   /** The activity whose window came out empty, or -1. */
   empty = -1;
+  /** 1 for what is to be pulled: something that it is linked to has changed. */
+  private readonly due: Uint8Array;
 
   constructor(
     private readonly model: Model,
@@ -40,6 +42,7 @@ export class Windows {
     this.most = arena.take(n);
     this.loServe = arena.take(model.courses.length);
     this.hiServe = arena.take(model.courses.length);
+    this.due = new Uint8Array(n);
   }
 
   /** How many numbers the windows of a model take. */
@@ -74,12 +77,28 @@ export class Windows {
    * is followed up; the windows are right, if wide, when it stops early.
    */
   tighten(config: Configuration, open: Int32Array, count: number, passes = 2 * count + 2): boolean {
+    for (let k = 0; k < count; k++) this.due[open[k]!] = 1;
+    return this.settle(config, open, count, passes);
+  }
+
+  /** The same where the windows of `open` were drawn in already, and since then only `i` was placed. */
+  follow(config: Configuration, i: number, open: Int32Array, count: number): boolean {
+    this.markLinked(config, i);
+    return this.settle(config, open, count, 2 * count + 2);
+  }
+
+  private settle(config: Configuration, open: Int32Array, count: number, passes: number): boolean {
     this.empty = -1;
     for (let pass = 0; pass <= passes; pass++) {
       let changed = false;
       for (let k = 0; k < count; k++) {
         const i = open[k]!;
-        if (this.pull(config, i)) changed = true;
+        if (this.due[i] === 0) continue;
+        this.due[i] = 0;
+        if (this.pull(config, i)) {
+          changed = true;
+          this.markLinked(config, i);
+        }
         if (this.loStart[i]! > this.hiStart[i]! || this.loEnd[i]! > this.hiEnd[i]!) {
           this.empty = i;
           return false;
@@ -88,6 +107,18 @@ export class Windows {
       if (!changed) return true;
     }
     return true;
+  }
+
+  private markLinked(config: Configuration, i: number): void {
+    const { due } = this;
+    const before = config.before[i]!;
+    for (let k = 0; k < before.length; k++) due[before[k]!.from] = 1;
+    const after = config.after[i]!;
+    for (let k = 0; k < after.length; k++) due[after[k]!.to] = 1;
+    const guests = config.guests[i]!;
+    for (let k = 0; k < guests.length; k++) due[guests[k]!] = 1;
+    const h = config.hosts[i]!;
+    if (h >= 0) due[h] = 1;
   }
 
   private pull(config: Configuration, i: number): boolean {

@@ -1,4 +1,4 @@
-import { countBits, nextBit, previousBit, previousGap, type Bits, type Mode } from '../model';
+import { countBits, makeBits, nextBit, previousBit, previousGap, type Bits, type Mode } from '../model';
 import type { Board } from './board';
 import type { Random } from './random';
 
@@ -19,15 +19,19 @@ const MOST = 128;
  */
 export class Candidates {
   readonly starts = new Int32Array(MOST);
+  private readonly seen: Bits;
   private count = 0;
 
   constructor(
     private readonly board: Board,
     private readonly random: Random,
-  ) {}
+  ) {
+    this.seen = makeBits(board.model.words * 32);
+  }
 
   /** Fills `starts` with members of `free` in [low, high] for activity `i` in `mode`; returns how many. */
   gather(free: Bits, i: number, mode: Mode, low: number, high: number): number {
+    for (let k = 0; k < this.count; k++) this.seen[this.starts[k]! >> 5] = 0;
     this.count = 0;
     if (countBits(free, low, high + 1) <= FEW) {
       for (let t = nextBit(free, low, high + 1); t >= 0; t = nextBit(free, t + 1, high + 1)) this.add(t);
@@ -50,7 +54,11 @@ export class Candidates {
   }
 
   private add(t: number): void {
-    if (this.count < MOST) this.starts[this.count++] = t;
+    const word = t >> 5;
+    const bit = 1 << (t & 31);
+    if ((this.seen[word]! & bit) !== 0 || this.count === MOST) return;
+    this.seen[word]! |= bit;
+    this.starts[this.count++] = t;
   }
 
   private addRunEnds(free: Bits, low: number, high: number): void {

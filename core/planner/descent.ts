@@ -272,7 +272,7 @@ export class Descent {
     for (let c = 0; c < courses.length; c++) {
       const { least, ideal, most } = courses[c]!;
       let wait = most;
-      if (attempt === 0) wait = Math.min(most, Math.max(least, ideal));
+      if (attempt <= 0) wait = Math.min(most, Math.max(least, ideal));
       else if (attempt > 1) wait = least + this.random.below(most - least + 1);
       if (c > 0) at += courses[c - 1]!.eating + wait;
       serve[c] = at;

@@ -180,11 +180,18 @@ export class Inserter {
     const count = this.candidates.gather(this.starts, i, mode, low, high);
     for (let k = 0; k < count; k++) {
       const start = this.candidates.starts[k]!;
+      // Noise only adds: what costs more by its links alone, or by its hands, is not looked at further.
+      let cost = this.costOfStart(i, mode, start);
+      if (!mode.pausable) cost += this.costOfEnd(i, mode, start + mode.duration);
+      if (cost >= choice.cost) continue;
       if (!layout.lay(i, mode, start, free)) continue;
-      // Noise only adds: what costs more by its hands alone is not looked at further.
-      if (layout.cost >= choice.cost) continue;
-      if (mode.pausable && !this.pausedFits(i, mode, oven, start)) continue;
-      const cost = this.costAt(i, mode, start) + noise * this.random.next();
+      cost += layout.cost;
+      if (cost >= choice.cost) continue;
+      if (mode.pausable) {
+        if (!this.pausedFits(i, mode, oven, start)) continue;
+        cost += this.costOfEnd(i, mode, layout.end);
+      }
+      cost += this.costOfDay() + noise * this.random.next();
       if (cost < choice.cost - (push ? 0.01 : 0)) {
         choice.cost = cost;
         choice.mode = m;
@@ -251,31 +258,12 @@ export class Inserter {
     return resourcesFree(board, i, mode, oven, start, end, this.one);
   }
 
-  /** What placing `i` at `start` as laid out adds to the cost. */
-  private costAt(i: number, mode: Mode, start: number): f64 {
-    const { board, layout, dayStart } = this;
+  /** What a start of `i` adds to the cost by its way, by what waits for it, and, a little, by how early it is. */
+  private costOfStart(i: number, mode: Mode, start: number): f64 {
+    const { board } = this;
     const { config, model } = board;
     const w = model.weights;
-    const { end } = layout;
-    let cost = layout.cost + w.ways * mode.points;
-    const after = config.after[i]!;
-    let worst: f64 = 0;
-    let next = -1;
-    for (let k = 0; k < after.length; k++) {
-      const link = after[k]!;
-      if (!board.placed[link.to]) continue;
-      const at = board.start[link.to]!;
-      worst = Math.max(worst, heldShare(mode, link.most >= 0 ? link.most : mode.most, at - end));
-      if (next < 0 || at < next) next = at;
-    }
-    const plates = config.plates[i]!;
-    if (plates !== -2) {
-      const at = board.platingStart(board.activity(i).course);
-      worst = Math.max(worst, heldShare(mode, plates >= 0 ? plates : mode.most, at - end));
-      if (next < 0 || at < next) next = at;
-    }
-    cost += w.held * HELD_POINTS * worst;
-    if (mode.gainsPoints > 0 && next >= 0) cost += w.gains * gainsLost(mode, next - end);
+    let cost = w.ways * mode.points;
     const before = config.before[i]!;
     for (let k = 0; k < before.length; k++) {
       const link = before[k]!;
@@ -292,16 +280,45 @@ export class Inserter {
         else if (start < first) cost += w.gains * (lost - gainsLost(earlier, first - board.end[p]!));
       }
     }
-    const dayFrom = Math.max(0, model.zero - DAY_WINDOW);
+    if (start < model.zero && start >= model.zero - DAY_WINDOW) cost += 0.002 * w.day * (model.zero - start);
+    return cost;
+  }
+
+  /** What an end of `i` adds to the cost by how long it then waits for what follows. */
+  private costOfEnd(i: number, mode: Mode, end: number): f64 {
+    const { board } = this;
+    const { config, model } = board;
+    const w = model.weights;
+    const after = config.after[i]!;
+    let worst: f64 = 0;
+    let next = -1;
+    for (let k = 0; k < after.length; k++) {
+      const link = after[k]!;
+      if (!board.placed[link.to]) continue;
+      const at = board.start[link.to]!;
+      worst = Math.max(worst, heldShare(mode, link.most >= 0 ? link.most : mode.most, at - end));
+      if (next < 0 || at < next) next = at;
+    }
+    const plates = config.plates[i]!;
+    if (plates !== -2) {
+      const at = board.platingStart(board.activity(i).course);
+      worst = Math.max(worst, heldShare(mode, plates >= 0 ? plates : mode.most, at - end));
+      if (next < 0 || at < next) next = at;
+    }
+    const gains = mode.gainsPoints > 0 && next >= 0 ? w.gains * gainsLost(mode, next - end) : 0;
+    return w.held * HELD_POINTS * worst + gains;
+  }
+
+  /** What the hands as laid out add by where the day's work then begins. */
+  private costOfDay(): f64 {
+    const { layout, dayStart } = this;
+    const { weights, zero } = this.board.model;
+    const dayFrom = Math.max(0, zero - DAY_WINDOW);
     for (let s = 0; s < layout.count; s++) {
       const from = Math.max(layout.from[s]!, dayFrom);
-      if (layout.to[s]! > dayFrom && from < dayStart) {
-        cost += w.day * (dayStart - from);
-        break;
-      }
+      if (layout.to[s]! > dayFrom && from < dayStart) return weights.day * (dayStart - from);
     }
-    if (start < model.zero && start >= dayFrom) cost += 0.002 * w.day * (model.zero - start);
-    return cost;
+    return 0;
   }
 
   private commit(i: number, m: number, oven: number, start: number, push: boolean): boolean {

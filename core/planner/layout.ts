@@ -146,11 +146,13 @@ export class Layout {
     let best = Infinity;
     let bestMask = 0;
     let bestAvoids = false;
+    // What cannot come near a table is cut in one way only.
+    const mayAvoid = mode.pausable && start + mode.duration + MAX_PAUSE > this.board.serve[0]!;
     for (let mask = 1; mask < 1 << free.length; mask++) {
       if (crewSize(mask) !== mode.hands) continue;
       if (activity.who >= 0 && (mask & (1 << activity.who)) === 0) continue;
       const bits = this.crewBits(mask, free, start, start + mode.duration + MAX_PAUSE);
-      for (let avoid = mode.pausable ? 1 : 0; avoid >= 0; avoid--) {
+      for (let avoid = mayAvoid ? 1 : 0; avoid >= 0; avoid--) {
         if (!this.cutPieces(bits, mode, start, avoid === 1)) continue;
         let cost: f64 = 0;
         for (let c = 0; c < free.length; c++) {

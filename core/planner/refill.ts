@@ -49,7 +49,7 @@ export class Refill {
         return false;
       }
       open[k] = open[--count]!;
-      if (count > 0 && !board.windows.tighten(board.config, open, count)) return false;
+      if (count > 0 && !board.windows.follow(board.config, i, open, count)) return false;
     }
     return true;
   }
@@ -99,9 +99,14 @@ export class Refill {
   fill(count: number, limit: number, isOver: () => boolean): boolean {
     const { board, open, random, forcer } = this;
     let urgent = -1;
+    // What was put back last without anything leaving the board; windows then only have to follow it.
+    let put = -1;
     for (let step = 0; count > 0; step++) {
       if (step > limit || (step % CHECK_CLOCK_EVERY === 0 && isOver())) return false;
-      if (!board.tighten(open, count)) {
+      const isOpen =
+        put < 0 ? board.tighten(open, count) : board.windows.follow(board.config, put, open, count);
+      put = -1;
+      if (!isOpen) {
         const victim = this.culprit();
         if (victim < 0) return false;
         board.unplace(victim);
@@ -114,6 +119,7 @@ export class Refill {
       const i = open[k]!;
       if (this.inserter.insert(i, random.next(), random.next() < 0.3, true)) {
         open[k] = open[--count]!;
+        put = i;
         continue;
       }
       forcer.failures[i]! += 1;
@@ -195,7 +201,7 @@ export class Refill {
       const start = wanted[i]!;
       if (!isOpen || start < 0 || !this.inserter.insertAt(i, board.mode[i]!, board.oven[i]!, start)) continue;
       count -= 1;
-      if (windows.tighten(config, open, count)) continue;
+      if (windows.follow(config, i, open, count)) continue;
       board.unplace(i);
       open[count++] = i;
       isOpen = board.tighten(open, count);
@@ -222,7 +228,7 @@ export class Refill {
       }
       count -= 1;
       for (let k = left; k < count; k++) open[k] = open[k + 1]!;
-      if (windows.tighten(config, open, count)) continue;
+      if (windows.follow(config, i, open, count)) continue;
       board.unplace(i);
       for (let k = count; k > left; k--) open[k] = open[k - 1]!;
       open[left++] = i;

@@ -79,10 +79,10 @@ export class Search {
   }
 
   /** The same in slices, one for each attempt. */
-  *constructing(budget: Budget, attempts = MAX_ATTEMPTS): Generator<void, boolean> {
+  *constructing(budget: Budget, attempts = MAX_ATTEMPTS, first = 0): Generator<void, boolean> {
     const kernel = this.kernelAtHand();
     let tried = 0;
-    for (let attempt = 0; !budget.isOver() && attempt < attempts; attempt++) {
+    for (let attempt = first; !budget.isOver() && attempt < attempts; attempt++) {
       if (tried === 0 && attempt >= HOPELESS_ATTEMPTS) break;
       yield;
       const outcome = (kernel ?? this.descent).attempt(attempt, tried, budget.isOver);
@@ -122,7 +122,7 @@ export class Search {
       if (k > 1) {
         best.forget();
         this.descent.clearBoard();
-        if (!(yield* this.constructing(inner, RESTART_ATTEMPTS))) best.takeOver(pool.choose(random));
+        if (!(yield* this.constructing(inner, RESTART_ATTEMPTS, -1))) best.takeOver(pool.choose(random));
       }
       yield* this.cooling(inner, begun + Math.round((rounds * SHARE_FOR_STARTS * k) / starts), 1);
       pool.keep(best);
