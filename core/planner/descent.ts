@@ -114,7 +114,8 @@ export class Descent {
 
   /** Puts back what stands in `open`, `count` of it, within so many steps; a plan that comes of it counts. */
   private complete(count: number, steps: number, isOver: () => boolean): boolean {
-    if (!this.refill.fill(count, steps, isOver) || !this.isSound()) return false;
+    // A plan comes first, so whatever can give way may be pushed.
+    if (!this.refill.fill(count, steps, isOver, 1) || !this.isSound()) return false;
     this.keepIfBetter(totalCost(this.board), false);
     return true;
   }
@@ -185,14 +186,16 @@ export class Descent {
       const gone: f64 = this.rounds - this.first;
       const heat = this.hot * power(COOLING, gone / this.span);
       if (this.moves.make(isOver)) {
-        const next = this.score();
+        const cost = totalCost(board);
+        const pull = this.pull();
+        const next = cost + pull;
         const isTaken =
           next <= this.currentScore || random.next() < exponential((this.currentScore - next) / heat);
         if (isTaken && this.isSound()) {
           this.currentScore = next;
           this.config = board.config;
           this.current.set(board.memory);
-          this.keepIfBetter(totalCost(board), this.keepsTies);
+          this.keep(cost, pull, this.keepsTies);
           continue;
         }
       }
@@ -211,10 +214,13 @@ export class Descent {
    * to be kept to.
    */
   keepIfBetter(cost: f64, keepsTies: boolean): void {
+    this.keep(cost, this.pull(), keepsTies);
+  }
+
+  private keep(cost: f64, pull: f64, keepsTies: boolean): void {
     const { best, board } = this;
     if (cost >= best.cost + SAME) return;
     const isCheaper = cost < best.cost - SAME;
-    const pull = this.pull();
     if (!isCheaper && (keepsTies || pull >= best.pull - SAME)) return;
     best.pull = pull;
     best.cost = Math.min(best.cost, cost);

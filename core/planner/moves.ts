@@ -102,13 +102,18 @@ export class Moves {
     if (!board.tighten(open, left)) return false;
     for (let k = 0; k < count; k++) {
       const i = moved[k]!;
-      if (forcer.forceAt(i, board.start[i]! + by)) {
+      const isForced = forcer.forceAt(i, board.start[i]! + by);
+      if (isForced) {
         let kept = 0;
         for (let x = 0; x < left; x++) if (open[x] !== i) open[kept++] = open[x]!;
         left = kept;
       }
-      for (let e = 0; e < forcer.ejectedCount; e++) open[left++] = forcer.ejected[e]!;
-      if (left > 0 && !board.tighten(open, left)) return false;
+      const { ejectedCount } = forcer;
+      for (let e = 0; e < ejectedCount; e++) open[left++] = forcer.ejected[e]!;
+      if (left === 0 || (ejectedCount === 0 && !isForced)) continue;
+      const isOpen =
+        ejectedCount > 0 ? board.tighten(open, left) : board.windows.follow(board.config, i, open, left);
+      if (!isOpen) return false;
     }
     return left === 0 || this.refill.fill(left, 3 * left + 8, isOver);
   }

@@ -6,6 +6,8 @@ import type { Random } from './random';
 
 /** How often all that was taken out is kept to one side of a moment. */
 const CUT_CHANCE = 0.25;
+/** How often checks of other steps may be pushed for a cheaper start; where there is no other, they always may. */
+const PUSH_CHANCE = 0.3;
 /** Steps or rounds between two looks at the clock. */
 export const CHECK_CLOCK_EVERY = 32;
 
@@ -40,7 +42,7 @@ export class Refill {
     if (random.next() < CUT_CHANCE && !this.cutWindows(count)) return false;
     const noise: f64 = random.next() < 0.5 ? 0 : 2 * random.next();
     const byLateness = random.next() < 0.6;
-    const push = random.next() < 0.3;
+    const push = random.next() < PUSH_CHANCE;
     while (count > 0) {
       const k = this.nextOpen(count, byLateness);
       const i = open[k]!;
@@ -96,7 +98,7 @@ export class Refill {
   }
 
   /** Puts all of `open` back, by force where needed, within `limit` steps. */
-  fill(count: number, limit: number, isOver: () => boolean): boolean {
+  fill(count: number, limit: number, isOver: () => boolean, pushChance: f64 = PUSH_CHANCE): boolean {
     const { board, open, random, forcer } = this;
     let urgent = -1;
     // What was put back last without anything leaving the board; windows then only have to follow it.
@@ -117,7 +119,7 @@ export class Refill {
       if (urgent >= 0) while (open[k] !== urgent) k += 1;
       urgent = -1;
       const i = open[k]!;
-      if (this.inserter.insert(i, random.next(), random.next() < 0.3, true)) {
+      if (this.inserter.insert(i, random.next(), random.next() < 0.3, random.next() < pushChance)) {
         open[k] = open[--count]!;
         put = i;
         continue;
