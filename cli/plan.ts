@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { parseArgs } from 'node:util';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import { describeProblem, readDinnerText, type Dinner, type Style } from '../core/dinner';
 import type { Plan } from '../core/plan';
-import { betterPlan, planDinner, secondSeed } from '../core/planner';
+import { betterPlan, planDinner, runsSideBySide, type PlanOptions } from '../core/planner';
 
 const USAGE = 'usage: plan DINNER.json [--seconds N] [--style ahead|even|fresh] [--seed N]';
 const STYLES: readonly string[] = ['ahead', 'even', 'fresh'];
@@ -54,24 +55,30 @@ interface Order {
   readonly notices: readonly string[];
   readonly seconds: number;
   readonly seed: number;
-  readonly part: 'search' | 'proof';
+  readonly part: PlanOptions['part'];
 }
 
 function carryOut({ dinner, notices, seconds, seed, part }: Order): Plan {
   return planDinner(dinner, notices, { seconds, seed, part, now: () => performance.now() });
 }
 
-/** The better of two searches that run side by side with different seeds; one of them sees to the proof, too. */
-async function planTwice(order: Omit<Order, 'part'>): Promise<Plan> {
-  const other = new Promise<Plan>((resolve, reject) => {
-    const worker = new Worker(new URL(import.meta.url), {
-      workerData: { ...order, seed: secondSeed(order.seed), part: 'proof' } satisfies Order,
-    });
+/** The best of several runs side by side with different seeds; one of them sees to the proof, too. */
+async function planSideBySide(order: Omit<Order, 'part'>): Promise<Plan> {
+  const [first, ...others] = runsSideBySide(order.seed, availableParallelism()).map((run) => ({
+    ...order,
+    ...run,
+  }));
+  const beside = Promise.all(others.map(inThread));
+  const mine = carryOut(first!);
+  return (await beside).reduce(betterPlan, mine);
+}
+
+function inThread(order: Order): Promise<Plan> {
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(new URL(import.meta.url), { workerData: order });
     worker.once('message', resolve);
     worker.once('error', reject);
   });
-  const mine = carryOut({ ...order, part: 'search' });
-  return betterPlan(mine, await other);
 }
 
 async function main(): Promise<number> {
@@ -83,7 +90,7 @@ async function main(): Promise<number> {
     throw new UserError(`${file}: ${first}${more}`);
   }
   const dinner = style ? { ...result.dinner, style } : result.dinner;
-  const plan = await planTwice({ dinner, notices: result.notices, seconds, seed });
+  const plan = await planSideBySide({ dinner, notices: result.notices, seconds, seed });
   process.stdout.write(`${JSON.stringify(plan, null, 2)}\n`);
   return plan.feasible ? 0 : 2;
 }

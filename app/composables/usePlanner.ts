@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import type { Plan } from '../../core/plan';
-import { betterPlan, secondSeed } from '../../core/planner';
+import { betterPlan, runsSideBySide } from '../../core/planner';
 import type { PlanWorker } from '../workers/plan.worker';
 
 const SEED = 1;
@@ -94,17 +94,21 @@ function makeSearcher() {
   return { search, cancel, warmUp };
 }
 
-/** Plans in two web workers with different seeds, one of which sees to the proof; a new call ends the one before it. */
+/** Where there are more than two cores one is left to the page. */
+function coresForPlanning(): number {
+  const cores = navigator.hardwareConcurrency || 1;
+  return cores > 2 ? cores - 1 : cores;
+}
+
+/** Plans in several web workers with different seeds, one of which sees to the proof; a new call ends the one before it. */
 export function makePlanner() {
-  const seeds = navigator.hardwareConcurrency > 1 ? [SEED, secondSeed(SEED)] : [SEED];
-  const searchers = seeds.map(makeSearcher);
-  const parts = seeds.length > 1 ? (['search', 'proof'] as const) : [undefined];
+  const runs = runsSideBySide(SEED, coresForPlanning()).map((run) => ({ ...run, searcher: makeSearcher() }));
 
   function cancel(): void {
-    for (const searcher of searchers) searcher.cancel();
+    for (const { searcher } of runs) searcher.cancel();
   }
 
-  /** Resolves with the better plan, made from `old` where there is one, or with null where the run was cancelled. */
+  /** Resolves with the best plan, made from `old` where there is one, or with null where the run was cancelled. */
   async function plan(
     file: unknown,
     old: Plan | null,
@@ -112,14 +116,14 @@ export function makePlanner() {
     onBetter: (plan: Plan) => void,
   ): Promise<Plan | null> {
     const results = await Promise.all(
-      searchers.map((searcher, k) => searcher.search(file, old, seconds, seeds[k]!, parts[k], onBetter)),
+      runs.map(({ searcher, seed, part }) => searcher.search(file, old, seconds, seed, part, onBetter)),
     );
     return results.reduce((a, b) => (a && b ? betterPlan(a, b) : null));
   }
 
   /** Makes the workers quick before they are needed, with a dinner file that was read before. */
   function warmUp(file: unknown): void {
-    searchers.forEach((searcher, k) => searcher.warmUp(file, seeds[k]!));
+    for (const { searcher, seed } of runs) searcher.warmUp(file, seed);
   }
 
   return { plan, cancel, warmUp };

@@ -1,4 +1,4 @@
-export { betterPlan, planDinner, planInSlices, roundsFor, secondSeed, type PlanOptions } from './plan';
+export { betterPlan, planDinner, planInSlices, roundsFor, runsSideBySide, type PlanOptions } from './plan';
 export { nudgedPlan, replanDinner, replanInSlices } from './replan';
 export { Board } from './board';
 export { changeGap, heldUntilFor, sharesHeat, washGap } from './blocking';

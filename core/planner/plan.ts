@@ -17,7 +17,7 @@ export interface PlanOptions {
   readonly isCancelled?: () => boolean;
   /** Each better plan as it is found. */
   readonly onBetter?: (plan: Plan) => void;
-  /** Where two runs go on side by side: one only searches, the other sees to the proof, too. */
+  /** Where several runs go on side by side: all but one only search, that one sees to the proof, too. */
   readonly part?: 'search' | 'proof';
   /** Overrides how many rounds the search may take; the proof is cut short in the same measure. */
   readonly rounds?: number;
@@ -120,9 +120,21 @@ function* provingBound(search: Search, budget: Budget, work: number): Generator<
   return (yield* prover.running()).bound;
 }
 
-/** The seed of a search that runs beside one with `seed`. */
-export function secondSeed(seed: number): number {
-  return seed + 1_000_003;
+/** The most runs side by side that are worth while: each more finds a better plan less often. */
+const MOST_RUNS = 4;
+
+/** Seed and part of each of the runs side by side that a machine of so many cores bears; the first has `seed` itself. */
+export function runsSideBySide(seed: number, cores: number): { seed: number; part: PlanOptions['part'] }[] {
+  const count = Math.max(1, Math.min(MOST_RUNS, cores));
+  return Array.from({ length: count }, (_, run) => ({
+    seed: seedBeside(seed, run),
+    part: count === 1 ? undefined : run === count - 1 ? 'proof' : 'search',
+  }));
+}
+
+/** The seed of search number `run` beside one with `seed`, which is number 0. */
+export function seedBeside(seed: number, run: number): number {
+  return seed + run * 1_000_003;
 }
 
 /** Of two plans of one dinner the one that can be cooked, and the cheaper of two that can; else the first. */

@@ -3,7 +3,7 @@ import type { Dinner } from '../dinner';
 import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
-import { planInSlices, roundsFor, secondSeed, type PlanOptions } from './plan';
+import { planInSlices, roundsFor, seedBeside, type PlanOptions } from './plan';
 import { anchorsOf } from './recall';
 import { lastOf } from '../slices';
 import { Search, type Budget } from './search';
@@ -59,7 +59,7 @@ function* replanned(
   const isCompared = how.isCompared === true && rounds >= ENOUGH_TO_BUILD;
   yield* search.improving({ ...until(isCompared ? SHARE_FOR_BOTH / 2 : forBetter), heat: HEAT });
   if (isCompared) {
-    const other = new Search(model, secondSeed(options.seed));
+    const other = new Search(model, seedBeside(options.seed, 1));
     const { isOver } = until(SHARE_FOR_BOTH);
     const budget = { rounds: Math.round((rounds * SHARE_FOR_BOTH) / 2), isOver };
     if (yield* other.constructing(budget)) {

@@ -74,11 +74,21 @@ test('of two workers the better plan is kept, and both are used again', async ()
   expect(made.length).toBeLessThanOrEqual(2);
 });
 
-test('one of two workers sees to the proof', async () => {
-  manner = 'answers';
-  await makePlanner().plan('dinner', null, 1, ignore);
-  expect(made.flatMap(({ parts }) => parts).sort()).toEqual(['proof', 'search']);
-});
+test.each([
+  [1, [undefined]],
+  [2, ['proof', 'search']],
+  [3, ['proof', 'search']],
+  [4, ['proof', 'search', 'search']],
+  [16, ['proof', 'search', 'search', 'search']],
+])(
+  'with %d cores, of which one is left to the page where there are more than two, the runs are %j',
+  async (cores, parts) => {
+    Object.assign(globalThis, { navigator: { hardwareConcurrency: cores } });
+    manner = 'answers';
+    expect((await makePlanner().plan('dinner', null, 1, ignore))?.cost).toBe(1);
+    expect(made.flatMap((worker) => worker.parts).sort()).toEqual(parts);
+  },
+);
 
 test('a new call ends the one before it, and keeps workers that listen', async () => {
   manner = 'listens';
