@@ -1,5 +1,6 @@
-import { countBits, compileModel, hasBit } from '../../core/model';
+import { countBits, compileModel, hasBit, type Windows } from '../../core/model';
 import { awayHolds, firstBusy, rawTerms, totalCost } from '../../core/planner/cost';
+import { Inserter } from '../../core/planner/insert';
 import { Pieces } from '../../core/planner/pieces';
 import { Random } from '../../core/planner/random';
 import { Search } from '../../core/planner/search';
@@ -12,6 +13,11 @@ function searched(seed: number, rounds: number): Search {
   const budget = { rounds, isOver: () => (asked += 1) > 2000 };
   if (search.construct(budget)) search.improve(budget);
   return search;
+}
+
+/** First and last starts and ends of so many activities. */
+function windowsOf({ loStart, hiStart, loEnd, hiEnd }: Windows, of: readonly number[]): number[] {
+  return of.flatMap((i) => [loStart[i]!, hiStart[i]!, loEnd[i]!, hiEnd[i]!]);
 }
 
 /** Seeds whose spiced dinner is known to have a plan. */
@@ -54,6 +60,36 @@ describe('the board after many rounds', () => {
     }
     expect(board.owner.every((s) => s === 0)).toBe(true);
     expect(firstBusy(board)).toBe(model.zero);
+  });
+
+  test('windows that follow what was placed are those drawn in anew', () => {
+    let narrower = 0;
+    for (const seed of SEEDS) {
+      const { board } = searched(seed, 60);
+      const { windows, config } = board;
+      const inserter = new Inserter(board, new Random(seed));
+      const random = new Random(seed);
+      const full = board.memory.slice();
+      for (let run = 0; run < 40; run++) {
+        board.memory.set(full);
+        const steps = config.members.filter((i) => board.activity(i).role === 'step');
+        const out = steps.filter(() => random.next() < 0.4);
+        for (const i of out) board.unplace(i);
+        expect(board.tighten(Int32Array.from(out), out.length)).toBe(true);
+        while (out.length > 1) {
+          const i = out.splice(random.below(out.length), 1)[0]!;
+          if (!inserter.insertAt(i, board.mode[i]!, board.oven[i]!, board.start[i]!)) break;
+          const open = Int32Array.from(out);
+          const before = windowsOf(windows, out);
+          expect(windows.follow(config, i, open, out.length)).toBe(true);
+          const followed = windowsOf(windows, out);
+          if (before.some((value, k) => value !== followed[k])) narrower += 1;
+          expect(board.tighten(open, out.length)).toBe(true);
+          expect(followed).toEqual(windowsOf(windows, out));
+        }
+      }
+    }
+    expect(narrower).toBeGreaterThan(100);
   });
 
   test('going back to the best plan gives its cost again, term by term', () => {

@@ -17,7 +17,7 @@ function searched(seed: number): Search {
 
 const SEEDS = [1, 2, 3, 5, 8];
 
-test('candidates are free starts of the window, its first and its last among them', () => {
+test('candidates are free starts of the window, each once, its first and its last among them', () => {
   const { board } = searched(1);
   const candidates = new Candidates(board, new Random(3));
   const random = new Random(4);
@@ -37,6 +37,7 @@ test('candidates are free starts of the window, its first and its last among the
       hasBit(free, t),
     );
     expect(found.every((t) => all.includes(t))).toBe(true);
+    expect(new Set(found).size).toBe(count);
     expect(count > 0).toBe(countBits(free, low, high + 1) > 0);
     if (all.length > 0) {
       expect(found).toContain(all[0]);

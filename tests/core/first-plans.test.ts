@@ -1,0 +1,54 @@
+import { compileModel } from '../../core/model';
+import { Descent, FOUND } from '../../core/planner/descent';
+import { Random } from '../../core/planner/random';
+import { dinnerFile, read, step } from '../builders/dinner';
+
+/** The second course would best come 10 minutes after the first was eaten; its dish can be made in two ways. */
+const courses = [
+  { id: 'first', name: 'First', dishes: ['soup'] },
+  { id: 'second', name: 'Second', dishes: ['dish'], wait: { ideal: 10 } },
+];
+const dishes = [
+  { id: 'soup', name: 'Soup', serves: 4, steps: [step('stir', 10)] },
+  {
+    id: 'dish',
+    name: 'Dish',
+    serves: 4,
+    ways: [
+      { id: 'slow', label: 'slow' },
+      { id: 'bought', label: 'bought', points: 3 },
+    ],
+    steps: [step('cut', 20, { in: ['slow'] }), step('mix', 8)],
+  },
+];
+const model = compileModel(read(dinnerFile([], { courses, dishes })));
+
+/** Attempt number `attempt` at a first plan with so many seeds: the ways of the dishes and the pauses that it had. */
+function attempts(attempt: number): { ways: string[]; waits: number[] } {
+  const found = Array.from({ length: 30 }, (_, seed) => {
+    const descent = new Descent(model, new Random(seed + 1));
+    const outcome = descent.attempt(attempt, 0, () => false);
+    // Pauses as long as can be leave no plan where something keeps less long.
+    if (attempt < 1) expect(outcome).toBe(FOUND);
+    const { board } = descent;
+    return {
+      ways: board.config.ways.join(),
+      wait: board.serve[1]! - board.serve[0]! - model.courses[0]!.eating,
+    };
+  });
+  const [ways, waits] = [new Set(found.map((f) => f.ways)), new Set(found.map((f) => f.wait))];
+  return { ways: [...ways].sort(), waits: [...waits] };
+}
+
+test('the first attempt takes the first way of each dish and the pauses that the table would like', () => {
+  expect(attempts(0)).toEqual({ ways: ['-1,0'], waits: [10] });
+});
+
+test('another first plan beside one in hand has any way, with those pauses, too', () => {
+  expect(attempts(-1)).toEqual({ ways: ['-1,0', '-1,1'], waits: [10] });
+});
+
+test('the second attempt waits as long as it may, later ones as long as chance has it', () => {
+  expect(attempts(1).waits).toEqual([model.courses[1]!.most]);
+  expect(attempts(2).waits.length).toBeGreaterThan(3);
+});
