@@ -20,6 +20,13 @@ const HOT_SHARE = 0.04;
 const HOTTEST: f64 = 8;
 const COOLING = 0.0125;
 
+/** How often a later attempt leaves the pause before a course as the table would like it. */
+const IDEAL_CHANCE = 0.75;
+
+/** Attempts that have the pauses which the table would like: with the first way of each dish, and with any. */
+export const FIRST_WAYS = 0;
+export const ANY_WAYS = -1;
+
 /** What came of an attempt at a first plan. */
 export const IMPOSSIBLE_WAYS = 0;
 const NO_PLAN = 1;
@@ -264,13 +271,13 @@ export class Descent {
     const ways: number[] = [];
     for (const list of this.model.dishWays) {
       if (list.length === 0) ways.push(-1);
-      else ways.push(list[attempt === 0 ? 0 : this.random.below(list.length)]!);
+      else ways.push(list[attempt === FIRST_WAYS ? 0 : this.random.below(list.length)]!);
     }
     this.clearBoard();
     this.board.config = this.board.configurationFor(ways);
   }
 
-  /** Tries the waits that each course would like, then the longest, then any. */
+  /** Tries the waits that each course would like, then the longest, then those with some that chance has. */
   private chooseWaits(attempt: number): void {
     const { courses, zero } = this.model;
     const { serve } = this.board;
@@ -278,7 +285,8 @@ export class Descent {
     for (let c = 0; c < courses.length; c++) {
       const { least, ideal, most } = courses[c]!;
       let wait = most;
-      if (attempt <= 0) wait = Math.min(most, Math.max(least, ideal));
+      const isIdeal = attempt <= FIRST_WAYS || (attempt > 1 && this.random.next() < IDEAL_CHANCE);
+      if (isIdeal) wait = Math.min(most, Math.max(least, ideal));
       else if (attempt > 1) wait = least + this.random.below(most - least + 1);
       if (c > 0) at += courses[c - 1]!.eating + wait;
       serve[c] = at;

@@ -6,7 +6,7 @@ import type { Board } from './board';
 import { Calming } from './calming';
 import { allConfigurations } from './combinations';
 import { totalCost } from './cost';
-import { Descent, FOUND, IMPOSSIBLE_WAYS, type Incumbent } from './descent';
+import { ANY_WAYS, Descent, FIRST_WAYS, FOUND, IMPOSSIBLE_WAYS, type Incumbent } from './descent';
 import { Kernel } from './kernel/kernel';
 import { laterStarts } from './lateness';
 import { Pool } from './pool';
@@ -78,8 +78,8 @@ export class Search {
     return lastOf(this.constructing(budget));
   }
 
-  /** The same in slices, one for each attempt. */
-  *constructing(budget: Budget, attempts = MAX_ATTEMPTS, first = 0): Generator<void, boolean> {
+  /** The same in slices, one for each attempt, from number `first` on. */
+  *constructing(budget: Budget, attempts = MAX_ATTEMPTS, first = FIRST_WAYS): Generator<void, boolean> {
     const kernel = this.kernelAtHand();
     let tried = 0;
     for (let attempt = first; !budget.isOver() && attempt < attempts; attempt++) {
@@ -122,7 +122,7 @@ export class Search {
       if (k > 1) {
         best.forget();
         this.descent.clearBoard();
-        if (!(yield* this.constructing(inner, RESTART_ATTEMPTS, -1))) best.takeOver(pool.choose(random));
+        if (!(yield* this.constructing(inner, RESTART_ATTEMPTS, ANY_WAYS))) best.takeOver(pool.choose(random));
       }
       yield* this.cooling(inner, begun + Math.round((rounds * SHARE_FOR_STARTS * k) / starts), 1);
       pool.keep(best);
