@@ -122,7 +122,8 @@ export class Search {
       if (k > 1) {
         best.forget();
         this.descent.clearBoard();
-        if (!(yield* this.constructing(inner, RESTART_ATTEMPTS, ANY_WAYS))) best.takeOver(pool.choose(random));
+        if (!(yield* this.constructing(inner, RESTART_ATTEMPTS, ANY_WAYS)))
+          best.takeOver(pool.choose(random));
       }
       yield* this.cooling(inner, begun + Math.round((rounds * SHARE_FOR_STARTS * k) / starts), 1);
       pool.keep(best);
