@@ -234,6 +234,11 @@ export class Board {
     return windows.tighten(config, open, count);
   }
 
+  /** The same where nothing has changed since but that `i` was placed. */
+  follow(i: number, open: Int32Array, count: number): boolean {
+    return this.windows.follow(this.config, i, open, count);
+  }
+
   /** Sets serving times from the waits before courses 1, 2, ... */
   serveAfter(waits: readonly number[]): void {
     const { courses, zero } = this.model;

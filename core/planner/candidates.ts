@@ -38,17 +38,16 @@ export class Candidates {
       return this.count;
     }
     this.addRunEnds(free, low, high);
-    const first = nextBit(free, low, high + 1);
     const old = this.board.start[i]!;
     const near = nextBit(free, Math.max(low, Math.min(high, old - 2)), high + 1);
     if (near >= 0) this.add(near);
-    this.add(first);
+    this.add(nextBit(free, low, high + 1));
     this.addBends(free, i, mode, low, high);
     for (let k = 0; k < AT_RANDOM; k++) {
       const width = high - low + 1;
       const span = this.random.next() < 0.5 ? width : Math.min(width, LAST_PART);
       const t = nextBit(free, high + 1 - span + this.random.below(span), high + 1);
-      this.add(t >= 0 ? t : first);
+      if (t >= 0) this.add(t);
     }
     return this.count;
   }
@@ -67,7 +66,7 @@ export class Candidates {
       if (last < 0) return;
       this.add(last);
       const first = previousGap(free, low, last) + 1;
-      if (first !== last) this.add(first);
+      this.add(first);
       t = first;
     }
   }
@@ -104,6 +103,6 @@ export class Candidates {
     const before = previousBit(free, low, t + 1);
     if (before >= 0) this.add(before);
     const after = nextBit(free, t, high + 1);
-    if (after >= 0 && after !== before) this.add(after);
+    if (after >= 0) this.add(after);
   }
 }

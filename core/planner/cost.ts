@@ -2,6 +2,9 @@ import { countBits, leadingZeros, NO_LIMIT, type f64, type Mode } from '../model
 import { DAY_WINDOW, HELD_POINTS, type Terms } from '../plan';
 import type { Board } from './board';
 
+/** What a minute of standing ahead of sitting down weighs, of what a minute of the day costs: it only guides, so that idle time can vanish. */
+export const GUIDE: f64 = 0.002;
+
 /** Minutes of `cook` in [from, to) that something takes. */
 function busyMinutes(board: Board, cook: number, from: number, to: number): number {
   return countBits(board.model.calendars[cook]!, from, to) - countBits(board.free[cook]!, from, to);

@@ -1,7 +1,7 @@
 import { exponential, power, type Configuration, type f64, type Model } from '../model';
 import { DAY_WINDOW } from '../plan';
 import { Board } from './board';
-import { awayHolds, totalCost } from './cost';
+import { awayHolds, GUIDE, totalCost } from './cost';
 import { Forcer } from './force';
 import { Inserter } from './insert';
 import { Moves } from './moves';
@@ -9,7 +9,6 @@ import { Pieces } from './pieces';
 import type { Random } from './random';
 import { Refill } from './refill';
 
-const GUIDE = 0.002;
 /** Costs that differ by less are the same. */
 const SAME: f64 = 1e-9;
 /** Steps that an attempt may take for each activity: what comes easily comes soon, so two short tries go before each long one. */
@@ -76,7 +75,7 @@ export class Descent {
   private readonly pieces: Pieces;
   private readonly current: Int32Array;
   private config: Configuration;
-  /** Score of what stands in `current`. */
+  /** Cost and pull of what stands in `current`. */
   private currentScore: f64 = Infinity;
   private hot: f64 = 0;
   private first = 0;
@@ -178,7 +177,7 @@ export class Descent {
     this.showBest();
     this.current.set(this.board.memory);
     this.config = this.board.config;
-    this.currentScore = this.score();
+    this.currentScore = totalCost(this.board) + this.pull();
     this.hot = heat * Math.min(HOTTEST, HOT_SHARE * this.best.cost);
     this.first = this.rounds;
     this.span = Math.max(1, rounds - this.rounds);
@@ -249,11 +248,6 @@ export class Descent {
 
   clearBoard(): void {
     for (const a of this.model.activities) this.board.unplace(a.index);
-  }
-
-  /** Cost with a gentle pull of everything towards the evening, so that idle time can vanish. */
-  private score(): f64 {
-    return totalCost(this.board) + this.pull();
   }
 
   /** What work costs for standing ahead of sitting down; it only guides, and settles ties. */

@@ -13,7 +13,7 @@ import { blockOven, blockStay, blockThings, latestForKept, resourcesFree } from 
 import type { Board } from './board';
 import { Candidates } from './candidates';
 import { Checks } from './checks';
-import { firstAfter, firstBusy, gainsLost, heldOf, heldShare } from './cost';
+import { firstAfter, firstBusy, gainsLost, GUIDE, heldOf, heldShare } from './cost';
 import { Layout } from './layout';
 import type { Random } from './random';
 
@@ -280,7 +280,7 @@ export class Inserter {
         else if (start < first) cost += w.gains * (lost - gainsLost(earlier, first - board.end[p]!));
       }
     }
-    if (start < model.zero && start >= model.zero - DAY_WINDOW) cost += 0.002 * w.day * (model.zero - start);
+    if (start < model.zero && start >= model.zero - DAY_WINDOW) cost += GUIDE * w.day * (model.zero - start);
     return cost;
   }
 

@@ -111,9 +111,7 @@ export class Moves {
       const { ejectedCount } = forcer;
       for (let e = 0; e < ejectedCount; e++) open[left++] = forcer.ejected[e]!;
       if (left === 0 || (ejectedCount === 0 && !isForced)) continue;
-      const isOpen =
-        ejectedCount > 0 ? board.tighten(open, left) : board.windows.follow(board.config, i, open, left);
-      if (!isOpen) return false;
+      if (!(ejectedCount > 0 ? board.tighten(open, left) : board.follow(i, open, left))) return false;
     }
     return left === 0 || this.refill.fill(left, 3 * left + 8, isOver);
   }

@@ -51,7 +51,7 @@ export class Refill {
         return false;
       }
       open[k] = open[--count]!;
-      if (count > 0 && !board.windows.follow(board.config, i, open, count)) return false;
+      if (count > 0 && !board.follow(i, open, count)) return false;
     }
     return true;
   }
@@ -105,8 +105,7 @@ export class Refill {
     let put = -1;
     for (let step = 0; count > 0; step++) {
       if (step > limit || (step % CHECK_CLOCK_EVERY === 0 && isOver())) return false;
-      const isOpen =
-        put < 0 ? board.tighten(open, count) : board.windows.follow(board.config, put, open, count);
+      const isOpen = put < 0 ? board.tighten(open, count) : board.follow(put, open, count);
       put = -1;
       if (!isOpen) {
         const victim = this.culprit();
@@ -192,7 +191,6 @@ export class Refill {
    */
   putBack(): number {
     const { board, open, wanted } = this;
-    const { windows, config } = board;
     // What is still to be put back stands in `open`: first those whose turn is to come, then those left over.
     let count = this.openMoved(true);
     let isOpen = board.tighten(open, count);
@@ -203,7 +201,7 @@ export class Refill {
       const start = wanted[i]!;
       if (!isOpen || start < 0 || !this.inserter.insertAt(i, board.mode[i]!, board.oven[i]!, start)) continue;
       count -= 1;
-      if (windows.follow(config, i, open, count)) continue;
+      if (board.follow(i, open, count)) continue;
       board.unplace(i);
       open[count++] = i;
       isOpen = board.tighten(open, count);
@@ -217,7 +215,6 @@ export class Refill {
    */
   putLater(): number {
     const { board, open, wanted } = this;
-    const { windows, config } = board;
     let count = this.openMoved(false);
     if (!board.tighten(open, count)) return count;
     // What found no place stands first in `open`, then what is still to come.
@@ -230,7 +227,7 @@ export class Refill {
       }
       count -= 1;
       for (let k = left; k < count; k++) open[k] = open[k + 1]!;
-      if (windows.follow(config, i, open, count)) continue;
+      if (board.follow(i, open, count)) continue;
       board.unplace(i);
       for (let k = count; k > left; k--) open[k] = open[k - 1]!;
       open[left++] = i;
