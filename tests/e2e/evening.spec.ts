@@ -79,6 +79,21 @@ test('done by touch and by the space bar, and undone', async ({ page }) => {
   expect(box!.height).toBeGreaterThanOrEqual(96);
 });
 
+test('gone to again and again, the next thing is each time a later one', async ({ page }) => {
+  await page.keyboard.press('c');
+  await page.getByRole('button', { name: 'Try the evening out' }).click();
+  await page.getByText('Play by itself').click();
+  const what = page.getByRole('region', { name: 'Now' }).getByRole('article').first();
+  const next = page.getByRole('button', { name: 'Go to the next thing' });
+  await next.click();
+  await expect(what).toContainText(', now');
+  for (let k = 0; k < 4; k++) {
+    const before = (await what.textContent())!;
+    await next.click();
+    await expect(what).not.toHaveText(before);
+  }
+});
+
 test('style, caution and the time are changed, each is planned anew', async ({ page }) => {
   await page.keyboard.press('m');
   await page.getByText('Ahead', { exact: true }).click();

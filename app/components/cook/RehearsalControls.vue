@@ -28,9 +28,11 @@ async function leave(): Promise<void> {
   await clock.useRealTime();
 }
 
+/** Sets the clock to when something begins: what comes first, or, where that is in hand, what follows. */
 async function toNext(): Promise<void> {
-  const next = session.view?.now[0];
-  if (next) await clock.setTo(Math.max(clock.now, instant(next.from)));
+  const { now, next } = session.view ?? { now: [], next: [] };
+  const coming = [...now, ...next].find((task) => instant(task.from) > clock.now);
+  if (coming) await clock.setTo(instant(coming.from));
 }
 
 // Played by itself, each thing counts as done when its time is up.
