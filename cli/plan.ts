@@ -62,23 +62,26 @@ function carryOut({ dinner, notices, seconds, seed, part }: Order): Plan {
   return planDinner(dinner, notices, { seconds, seed, part, now: () => performance.now() });
 }
 
-/** The best of several runs side by side with different seeds; one of them sees to the proof, too. */
+/** The best of several runs side by side with different seeds; one of them sees to the proof, too. What the first has proven ends the others. */
 async function planSideBySide(order: Omit<Order, 'part'>): Promise<Plan> {
   const [first, ...others] = runsSideBySide(order.seed, availableParallelism()).map((run) => ({
     ...order,
     ...run,
   }));
-  const beside = Promise.all(others.map(inThread));
+  const beside = others.map(inThread);
   const mine = carryOut(first!);
-  return (await beside).reduce(betterPlan, mine);
+  if (!mine.optimal) return (await Promise.all(beside.map(({ plan }) => plan))).reduce(betterPlan, mine);
+  await Promise.all(beside.map(({ worker }) => worker.terminate()));
+  return mine;
 }
 
-function inThread(order: Order): Promise<Plan> {
-  return new Promise((resolve, reject) => {
-    const worker = new Worker(new URL(import.meta.url), { workerData: order });
+function inThread(order: Order): { worker: Worker; plan: Promise<Plan> } {
+  const worker = new Worker(new URL(import.meta.url), { workerData: order });
+  const plan = new Promise<Plan>((resolve, reject) => {
     worker.once('message', resolve);
     worker.once('error', reject);
   });
+  return { worker, plan };
 }
 
 async function main(): Promise<number> {

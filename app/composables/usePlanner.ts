@@ -115,9 +115,17 @@ export function makePlanner() {
     seconds: number,
     onBetter: (plan: Plan) => void,
   ): Promise<Plan | null> {
-    const results = await Promise.all(
-      runs.map(({ searcher, seed, part }) => searcher.search(file, old, seconds, seed, part, onBetter)),
-    );
+    let isProven = false;
+    const planOf = async ({ searcher, seed, part }: (typeof runs)[number]): Promise<Plan | null> => {
+      const found = await searcher.search(file, old, seconds, seed, part, onBetter);
+      if (!found?.optimal) return found;
+      isProven = true;
+      // What is proven is not worth another look.
+      for (const run of runs) if (run.searcher !== searcher) run.searcher.cancel();
+      return found;
+    };
+    const results = await Promise.all(runs.map(planOf));
+    if (isProven) return results.find((found) => found?.optimal) ?? null;
     return results.reduce((a, b) => (a && b ? betterPlan(a, b) : null));
   }
 

@@ -4,7 +4,7 @@ import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
 import { allConfigurations } from './combinations';
-import { Prover } from '../proof';
+import { Prover, type Proof } from '../proof';
 import { lastOf } from '../slices';
 import { Search, type Budget } from './search';
 
@@ -31,6 +31,10 @@ const STARTS_A_SECOND = 24_000_000;
 /** Few activities are soon placed as well as can be: this share of the time is enough for the search. */
 const SHARE_FOR_SMALL = 0.2;
 const SMALL = 22;
+/** Seconds of the first spell of search and proof where there are few; how much later the next ends, and the last at least. */
+const FIRST_SPELL = 0.1;
+const LONGER = 3;
+const LEAST_LONGER = 2;
 /** Of many, the proof gets this share of the time and for each second so much more, up to the most: a plan comes first. */
 const SHARE_FOR_PROOF = 0.1;
 const SHARE_A_SECOND = 0.15;
@@ -74,23 +78,34 @@ export function* planInSlices(
   const isCancelled = () => options.isCancelled?.() === true;
   const isSmall = model.activities.length <= SMALL;
   const share = shareForSearch(options, isSmall);
-  const endOf = (part: number) => () =>
-    options.now() >= begin + options.seconds * 1000 * part || isCancelled();
   const usual = roundsFor(options.seconds * share, model.activities.length);
   const rounds = options.rounds ?? usual;
-  const budget: Budget = {
-    rounds,
-    isOver: endOf(share),
-    onBetter: () => options.onBetter?.(assemblePlan(search.board, notices, null)),
-  };
-  if (!(yield* search.constructing({ ...budget, isOver: endOf(SHARE_FOR_FIRST) }))) {
+  const work = STARTS_A_SECOND * options.seconds * (1 - share) * Math.min(1, rounds / usual);
+  const until = (part: number) => () =>
+    options.now() >= begin + 1000 * options.seconds * part || isCancelled();
+  const onBetter = () => options.onBetter?.(assemblePlan(search.board, notices, null));
+  if (!(yield* search.constructing({ rounds, isOver: until(SHARE_FOR_FIRST), onBetter }))) {
     return impossiblePlan(dinner, notices, options, end, progress);
   }
-  yield* search.improving(budget);
-  const work = STARTS_A_SECOND * options.seconds * (1 - share) * Math.min(1, rounds / usual);
-  const bound = share === 1 ? null : yield* provingBound(search, { ...budget, isOver: endOf(1) }, work);
+  let proof: Proof | null = null;
+  let prover: Prover | null = null;
+  for (const part of spells(options.seconds, isSmall)) {
+    // What is proven before its time is up is the same plan each time, so no spell hangs on the clock.
+    const isOver = until(isSmall ? 1 : share);
+    yield* search.improving({ rounds: Math.round(rounds * part), isOver, onBetter });
+    if (share < 1) prover ??= proverFor(search, work, onBetter);
+    prover?.beat(search.best.cost);
+    proof = prover && (yield* prover.running(until(1), work * part));
+    if (proof?.isComplete) break;
+  }
   search.showBest();
-  return assemblePlan(search.board, notices, bound);
+  return assemblePlan(search.board, notices, proof && proof.bound);
+}
+
+/** Shares of all rounds and work after which search and proof take turns. What is small is mostly proven long before the end. */
+function* spells(seconds: number, isSmall: boolean): Generator<number, void> {
+  for (let part = FIRST_SPELL / seconds; isSmall && part <= 1 / LEAST_LONGER; part *= LONGER) yield part;
+  yield 1;
 }
 
 /** How much of the time is for the search; the rest is for the proof. */
@@ -106,18 +121,16 @@ export function roundsFor(seconds: number, activities: number): number {
   return Math.round((ROUNDS_A_SECOND * seconds) / activities);
 }
 
-/** A proven lower bound of the cost of any plan; better plans met on the way are kept by the search. */
-function* provingBound(search: Search, budget: Budget, work: number): Generator<void, number | null> {
+/** What proves that no plan costs less; better plans met on the way are kept by the search. Null where there are too many ways. */
+function proverFor(search: Search, work: number, onBetter: () => void): Prover | null {
   const { model, board } = search;
   const configs = allConfigurations(board)?.filter((c) => c.possible);
   if (!configs) return null;
-  const prover = new Prover(model, configs, {
+  return new Prover(model, configs, {
     target: search.best.cost,
     work,
-    isOver: budget.isOver,
-    settle: (answer) => search.settle(answer, budget),
+    settle: (answer) => search.settle(answer, onBetter),
   });
-  return (yield* prover.running()).bound;
 }
 
 /** The most runs side by side that are worth while: each more finds a better plan less often. */

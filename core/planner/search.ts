@@ -227,20 +227,16 @@ export class Search {
   }
 
   /** The plan that a proof's answer makes, which is kept if it is better; a cost of Infinity for none. */
-  settle(answer: Answer, budget: Budget): Settled {
+  settle(answer: Answer, onBetter: () => void): Settled {
     const mode = answer.options.map((option) => option?.index ?? 0);
     if (!layOut(this.board, this.descent.inserter, { ...answer, mode })) {
       return { cost: Infinity, isLeast: false };
     }
     const cost = totalCost(this.board);
-    this.keepIfBetter(cost, budget);
-    return { cost, isLeast: isLeastForStarts(this.board) };
-  }
-
-  private keepIfBetter(cost: number, budget: Budget): void {
     const before = this.best.cost;
-    this.descent.keepIfBetter(cost, budget.heat !== undefined);
-    if (this.best.cost < before) budget.onBetter?.(cost);
+    this.descent.keepIfBetter(cost, false);
+    if (this.best.cost < before) onBetter();
+    return { cost, isLeast: isLeastForStarts(this.board) };
   }
 
   /** Puts the best plan found back on the board. */

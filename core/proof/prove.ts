@@ -30,8 +30,7 @@ export interface Settled {
 export interface ProofOptions {
   /** The cost to beat: the best plan known. */
   readonly target: number;
-  readonly isOver: () => boolean;
-  /** Starts to look at before it ends by itself; makes a run repeatable. */
+  /** Starts to look at at most; makes a run repeatable. */
   readonly work: number;
   readonly settle: (answer: Answer) => Settled;
 }
@@ -64,6 +63,8 @@ export class Prover {
   private unsettled = Infinity;
   private handsPrices: Float64Array | null = null;
   private target: number;
+  private mostWork = 0;
+  private isOver = () => false;
   parts = 0;
 
   constructor(
@@ -109,12 +110,19 @@ export class Prover {
     if (node.bound < this.target - WORTH) this.open.push(node);
   }
 
-  run(): Proof {
-    return lastOf(this.running());
+  /** A better plan is known by now. */
+  beat(cost: number): void {
+    this.target = Math.min(this.target, cost);
   }
 
-  /** The same in slices, one for each part. */
-  *running(): Generator<void, Proof> {
+  run(isOver: () => boolean): Proof {
+    return lastOf(this.running(isOver));
+  }
+
+  /** Goes on until it has looked at so many starts in all, or is over; in slices, one for each part. */
+  *running(isOver: () => boolean, work = this.options.work): Generator<void, Proof> {
+    this.mostWork = work;
+    this.isOver = isOver;
     while (this.open.least < this.target - WORTH && !this.isSpent()) {
       yield;
       const node = this.open.pop();
@@ -128,7 +136,7 @@ export class Prover {
   }
 
   private isSpent(): boolean {
-    return this.options.isOver() || this.work() >= this.options.work;
+    return this.isOver() || this.work() >= this.mostWork;
   }
 
   private work(): number {

@@ -5,7 +5,7 @@ import type { Plan } from '../../core/plan';
 import { inTurns } from '../../core/slices';
 
 /** How long a worker of the test goes on with a plan: until it is told to stop, or for ever. */
-type Manner = 'answers' | 'listens' | 'is deaf';
+type Manner = 'answers' | 'proves or listens' | 'listens' | 'is deaf';
 
 type Order = [unknown, Plan | null, number, number, 'search' | 'proof' | undefined, Remote<() => void>];
 
@@ -29,9 +29,11 @@ class SimulatedWorker {
           this.parts.push(part);
           onBetter[releaseProxy]();
           if (manner === 'answers') return { feasible: true, cost: seed, bound: null };
+          if (manner === 'proves or listens' && part === 'proof')
+            return { feasible: true, cost: 7, bound: 7, optimal: true };
           return new Promise((resolve) => (this.stop = () => resolve(null)));
         },
-        stop: () => manner === 'listens' && this.stop(),
+        stop: () => manner.endsWith('listens') && this.stop(),
       },
       this.ports.port2,
     );
@@ -89,6 +91,17 @@ test.each([
     expect(made.flatMap((worker) => worker.parts).sort()).toEqual(parts);
   },
 );
+
+test('what one worker has proven is the plan, and the others are told to stop', async () => {
+  Object.assign(globalThis, { navigator: { hardwareConcurrency: 4 } });
+  manner = 'proves or listens';
+  const planner = makePlanner();
+  for (const dinner of ['first', 'second']) {
+    expect(await planner.plan(dinner, null, 60, ignore)).toMatchObject({ cost: 7, optimal: true });
+  }
+  expect(made).toHaveLength(3);
+  expect(made.some((worker) => worker.ended)).toBe(false);
+});
 
 test('a new call ends the one before it, and keeps workers that listen', async () => {
   manner = 'listens';

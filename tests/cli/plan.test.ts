@@ -60,3 +60,10 @@ test('the style is taken from the command line, and the same seed gives the same
   expect(plan(file, '--style', 'ahead', '--seed', '4').stdout).toBe(first.stdout);
   expect(JSON.parse(first.stdout).terms.sameDay).toBeGreaterThan(0);
 });
+
+test('what is proven ends at once, however much time is allowed', () => {
+  const file = written('proven.json', dinnerFile([step('a', 5), step('b', 7, { after: ['a'] })]));
+  const { status, stdout } = plan(file, '--seconds', '3600');
+  expect(status).toBe(0);
+  expect(JSON.parse(stdout)).toMatchObject({ feasible: true, optimal: true });
+});

@@ -3,9 +3,10 @@ import { Prover } from '../../core/proof';
 import type { Option, Piece } from '../../core/proof/options';
 import { PausedWork } from '../../core/proof/pauses';
 import { NEVER, Row, waitBackward, waitForward } from '../../core/proof/waiting';
-import { Random, Search } from '../../core/planner';
+import { planInSlices, Random, Search } from '../../core/planner';
+import { lastOf } from '../../core/slices';
 import { dinnerFile, planOf, read, step } from '../builders/dinner';
-import { GENERATORS } from '../builders/generate-dinner';
+import { generateDinner, GENERATORS } from '../builders/generate-dinner';
 
 function randomRow(random: Random, low: number, size: number): Row {
   const list = Float64Array.from({ length: size }, () => (random.next() < 0.2 ? NEVER : 10 * random.next()));
@@ -142,9 +143,8 @@ test.each(GENERATORS)(
       const proof = new Prover(model, [config], {
         target: 1.3 * cost + 5,
         work: 60_000,
-        isOver: () => false,
         settle: () => ({ cost: Infinity, isLeast: false }),
-      }).run();
+      }).run(() => false);
       if (proof.bound > cost + 0.002) broken.push(`${seed}: bound ${proof.bound}, but a plan costs ${cost}`);
     }
     expect(broken).toEqual([]);
@@ -170,4 +170,40 @@ test('a dinner that can be looked through is proven optimal: the bound is the co
     40,
   );
   expect(plan).toMatchObject({ feasible: true, optimal: true, bound: plan.cost });
+});
+
+test('however much time is allowed, a small dinner is proven after the same few slices', () => {
+  const slicesIn = (seconds: number) => {
+    const slices = planInSlices(read(generateDinner(16, 'small')), [], { seconds, seed: 1, now: () => 0 });
+    let count = 0;
+    for (;;) {
+      const { done, value } = slices.next();
+      if (done) return { count, cost: value.cost, optimal: value.optimal };
+      count += 1;
+    }
+  };
+  const soon = slicesIn(3);
+  expect(soon.optimal).toBe(true);
+  expect(slicesIn(300)).toEqual(soon);
+});
+
+test('a proof that stops and goes on, told of a better plan in between, proves that one', () => {
+  const model = compileModel(read(generateDinner(16, 'small')));
+  const search = new Search(model, 1);
+  const rounds = { rounds: 1000, isOver: () => false };
+  search.construct(rounds);
+  search.improve({ ...rounds, rounds: 1 });
+  const { cost } = search.best;
+  const prover = new Prover(model, [search.best.config], {
+    target: cost,
+    work: 5e7,
+    settle: (answer) => search.settle(answer, () => {}),
+  });
+  const before = lastOf(prover.running(() => false, 20_000));
+  search.improve(rounds);
+  expect(search.best.cost).toBeLessThan(cost);
+  prover.beat(search.best.cost);
+  const after = prover.run(() => false);
+  expect(before).toMatchObject({ isComplete: false });
+  expect(after).toMatchObject({ isComplete: true, bound: search.best.cost });
 });

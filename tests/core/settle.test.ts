@@ -16,7 +16,7 @@ function laidOut(steps: Parameters<typeof dinnerFile>[0], starts: Record<string,
       start: Int32Array.from(activities, ({ name }) => zero + (starts[name.split('/')[1]!] ?? 0)),
       serve: Int32Array.of(zero),
     },
-    { rounds: 0, isOver: () => false },
+    () => {},
   );
   if (cost === Infinity) return null;
   const stretchesOf = (id: string) => {

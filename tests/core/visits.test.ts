@@ -44,7 +44,7 @@ function potAtTable({ minutes, every, slack, takes, at }: Pot, cooks = 1): Board
       start: Int32Array.from(activities, ({ name }) => zero + (name === 'stew/pot' ? at : -20)),
       serve: Int32Array.of(zero, zero + 42),
     },
-    { rounds: 0, isOver: () => false },
+    () => {},
   );
   return cost === Infinity ? null : search.board;
 }
