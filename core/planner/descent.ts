@@ -13,14 +13,19 @@ import { Refill } from './refill';
 const SAME: f64 = 1e-9;
 /** Steps that an attempt may take for each activity: what comes easily comes soon, so two short tries go before each long one. */
 const SHORT_TRY = 2;
-const LONG_TRY = 40;
+const LONG_TRY = 12;
+/** What had no place in earlier attempts weighs less and less. */
+const FADING: f64 = 0.8;
 /** The acceptance rule begins at a share of the first plan's cost, but no hotter than HOTTEST, and cools to a part of that. */
 const HOT_SHARE = 0.04;
 const HOTTEST: f64 = 8;
 const COOLING = 0.0125;
 
 /** How often a later attempt leaves the pause before a course as the table would like it. */
-const IDEAL_CHANCE = 0.75;
+const IDEAL_CHANCE = 0.5;
+
+/** Choices of ways that an attempt looks at until one is possible. */
+const DRAWS = 60;
 
 /** Attempts that have the pauses which the table would like: with the first way of each dish, and with any. */
 export const FIRST_WAYS = 0;
@@ -111,6 +116,8 @@ export class Descent {
     this.chooseWays(attempt);
     if (!this.board.config.possible) return IMPOSSIBLE_WAYS;
     this.chooseWaits(attempt);
+    const { failures } = this.forcer;
+    for (let k = 0; k < failures.length; k++) failures[k]! *= FADING;
     const { members } = this.board.config;
     for (let k = 0; k < members.length; k++) this.refill.open[k] = members[k]!;
     const patience = (tried + 1) % 3 !== 0 ? SHORT_TRY : Math.min(LONG_TRY, 4 + tried);
@@ -261,14 +268,19 @@ export class Descent {
     return GUIDE * model.weights.day * early;
   }
 
+  /** The first way of each dish or any, as the attempt wants; where lags alone forbid that, others. */
   private chooseWays(attempt: number): void {
-    const ways: number[] = [];
-    for (const list of this.model.dishWays) {
-      if (list.length === 0) ways.push(-1);
-      else ways.push(list[attempt === FIRST_WAYS ? 0 : this.random.below(list.length)]!);
-    }
     this.clearBoard();
-    this.board.config = this.board.configurationFor(ways);
+    for (let draw = 0; draw < DRAWS; draw++) {
+      const isFirst = attempt === FIRST_WAYS && draw === 0;
+      const ways: number[] = [];
+      for (const list of this.model.dishWays) {
+        if (list.length === 0) ways.push(-1);
+        else ways.push(list[isFirst ? 0 : this.random.below(list.length)]!);
+      }
+      this.board.config = this.board.configurationFor(ways);
+      if (this.board.config.possible) return;
+    }
   }
 
   /** Tries the waits that each course would like, then the longest, then those with some that chance has. */

@@ -6,6 +6,8 @@ import type { Inserter } from './insert';
 import type { Random } from './random';
 
 const TRIES = 3;
+/** How much chance may add to what stands in the way of a place, as a share of it. */
+const BLUR: f64 = 1.5;
 /** Minutes about a use of an oven or tool in which others of it may be in its way. */
 const REACH = 60;
 /** Weight of a plating or clearing that is in the way: only another cook can take it over. */
@@ -60,7 +62,7 @@ export class Forcer {
       const mode = modes[m]!;
       if (!this.endFits(i, mode, start)) continue;
       const oven = mode.usesOven ? random.below(board.model.ovens.length) : -1;
-      const weight = this.weightAt(i, mode, oven, start) * (1 + 0.3 * random.next());
+      const weight = this.weightAt(i, mode, oven, start) * (1 + BLUR * random.next());
       if (weight < best) {
         best = weight;
         chosenStart = start;

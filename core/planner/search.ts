@@ -33,7 +33,7 @@ const REACH_OF_TRY = [0, 15, 30, 60, 120, 240];
 const STEPS_OF_TRY = 3;
 /** Attempts at a first plan before the dinner is called impossible. */
 const MAX_ATTEMPTS = 400;
-/** After so many attempts at which lags alone left no plan, none is looked for any more. */
+/** After so many attempts at which lags alone left no plan, of too many ways to look at each, none is looked for any more. */
 const HOPELESS_ATTEMPTS = 10;
 
 /**
@@ -80,6 +80,7 @@ export class Search {
 
   /** The same in slices, one for each attempt, from number `first` on. */
   *constructing(budget: Budget, attempts = MAX_ATTEMPTS, first = FIRST_WAYS): Generator<void, boolean> {
+    if (allConfigurations(this.board)?.every(({ possible }) => !possible)) return false;
     const kernel = this.kernelAtHand();
     let tried = 0;
     for (let attempt = first; !budget.isOver() && attempt < attempts; attempt++) {

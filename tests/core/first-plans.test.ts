@@ -1,6 +1,7 @@
-import { compileModel } from '../../core/model';
+import { compileModel, type Model } from '../../core/model';
 import { ANY_WAYS, Descent, FIRST_WAYS, FOUND } from '../../core/planner/descent';
 import { Random } from '../../core/planner/random';
+import { Search } from '../../core/planner/search';
 import { dinnerFile, read, step } from '../builders/dinner';
 
 /** The second course would best come 10 minutes after the first was eaten; its dish can be made in two ways. */
@@ -23,8 +24,27 @@ const dishes = [
 ];
 const model = compileModel(read(dinnerFile([], { courses, dishes })));
 
+/** Three of its four ways leave no time for what must set. */
+const [soup, dish] = dishes;
+const setting = ['slow', 'slower', 'slowest'];
+const late = compileModel(
+  read(
+    dinnerFile([], {
+      courses,
+      dishes: [
+        soup!,
+        {
+          ...dish!,
+          ways: [...setting, 'bought'].map((id) => ({ id, label: id })),
+          steps: [step('set', 300, { attention: 'alone', touch: { in: 1 }, in: setting }), step('mix', 8)],
+        },
+      ],
+    }),
+  ),
+);
+
 /** Attempt number `attempt` at a first plan with so many seeds: the ways of the dishes and the pauses that it had. */
-function attempts(attempt: number): { ways: string[]; waits: number[] } {
+function attempts(attempt: number, model: Model): { ways: string[]; waits: number[] } {
   const found = Array.from({ length: 30 }, (_, seed) => {
     const descent = new Descent(model, new Random(seed + 1));
     const outcome = descent.attempt(attempt, 0, () => false);
@@ -41,16 +61,29 @@ function attempts(attempt: number): { ways: string[]; waits: number[] } {
 }
 
 test('the first attempt takes the first way of each dish and the pauses that the table would like', () => {
-  expect(attempts(FIRST_WAYS)).toEqual({ ways: ['-1,0'], waits: [10] });
+  expect(attempts(FIRST_WAYS, model)).toEqual({ ways: ['-1,0'], waits: [10] });
 });
 
 test('another first plan beside one in hand has any way, with those pauses, too', () => {
-  expect(attempts(ANY_WAYS)).toEqual({ ways: ['-1,0', '-1,1'], waits: [10] });
+  expect(attempts(ANY_WAYS, model)).toEqual({ ways: ['-1,0', '-1,1'], waits: [10] });
 });
 
 test('the second attempt waits as long as it may, later ones as the table would like or as long as chance has it', () => {
-  expect(attempts(1).waits).toEqual([model.courses[1]!.most]);
-  const { waits } = attempts(2);
+  expect(attempts(1, model).waits).toEqual([model.courses[1]!.most]);
+  const { waits } = attempts(2, model);
   expect(waits.length).toBeGreaterThan(3);
   expect(waits).toContain(10);
+});
+
+test.each([FIRST_WAYS, ANY_WAYS])(
+  'where lags forbid a way, attempt %d takes another and keeps the pauses',
+  (attempt) => {
+    expect(attempts(attempt, late)).toEqual({ ways: ['-1,3'], waits: [10] });
+  },
+);
+
+test('no seed calls a dinner impossible of whose ways few leave time enough', () => {
+  for (let seed = 1; seed <= 60; seed++) {
+    expect(new Search(late, seed).construct({ rounds: 1, isOver: () => false })).toBe(true);
+  }
 });
