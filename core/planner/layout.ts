@@ -8,6 +8,7 @@ import {
   MAX_PIECES,
   nextBit,
   nextGap,
+  NO_LIMIT,
   type Bits,
   type Mode,
   type f64,
@@ -143,6 +144,7 @@ export class Layout {
     const { model } = this.board;
     const activity = this.board.activity(i);
     const isFirstPlating = i === this.firstPlating;
+    const leastEnd = mode.pausable ? this.leastEnd(i, mode) : 0;
     let best = Infinity;
     let bestMask = 0;
     let bestAvoids = false;
@@ -153,7 +155,7 @@ export class Layout {
       if (activity.who >= 0 && (mask & (1 << activity.who)) === 0) continue;
       const bits = this.crewBits(mask, free, start, start + mode.duration + MAX_PAUSE);
       for (let avoid = mayAvoid ? 1 : 0; avoid >= 0; avoid--) {
-        if (!this.cutPieces(bits, mode, start, avoid === 1)) continue;
+        if (!this.cutPieces(bits, mode, start, leastEnd, avoid === 1)) continue;
         let cost: f64 = 0;
         for (let c = 0; c < free.length; c++) {
           if ((mask & (1 << c)) === 0) continue;
@@ -170,7 +172,7 @@ export class Layout {
     }
     if (bestMask === 0) return false;
     const bits = this.crewBits(bestMask, free, start, start + mode.duration + MAX_PAUSE);
-    this.cutPieces(bits, mode, start, bestAvoids);
+    this.cutPieces(bits, mode, start, leastEnd, bestAvoids);
     for (let p = 0; p < this.pieces; p++) {
       for (let c = 0; c < model.cookCount; c++) {
         if (bestMask & (1 << c)) this.push(c, this.pieceFrom[p]!, this.pieceTo[p]!, 0);
@@ -193,8 +195,8 @@ export class Layout {
     return common;
   }
 
-  /** Cuts the work into pieces from `start` on; one piece where the mode does not pause. */
-  private cutPieces(bits: Bits, mode: Mode, start: number, avoidTable: boolean): boolean {
+  /** Cuts the work into pieces from `start` on, ending at `leastEnd` or later; one piece where the mode does not pause. */
+  private cutPieces(bits: Bits, mode: Mode, start: number, leastEnd: number, avoidTable: boolean): boolean {
     const { duration } = mode;
     this.pieces = 0;
     if (!mode.pausable) {
@@ -204,9 +206,28 @@ export class Layout {
       this.pieces = 1;
       return true;
     }
-    let left = duration;
-    let at = start;
     const last = start + duration + MAX_PAUSE;
+    if (!this.cut(bits, start, duration, last, avoidTable)) return false;
+    if (this.pieceTo[this.pieces - 1]! >= leastEnd) return true;
+    // Put down sooner than it would have to be, so that the end is not too soon for what comes next.
+    const rest = duration - LEAST_PIECE;
+    for (let end = leastEnd; end <= last && rest >= LEAST_PIECE; end++) {
+      const from = end - LEAST_PIECE;
+      if (!allBits(bits, from, end) || !this.cut(bits, start, rest, from, avoidTable)) continue;
+      if (this.pieceTo[this.pieces - 1] === from) this.pieces -= 1;
+      else if (this.pieces < MAX_PIECES) this.pieceFrom[this.pieces] = from;
+      else continue;
+      this.pieceTo[this.pieces++] = end;
+      return true;
+    }
+    return false;
+  }
+
+  /** Cuts so many minutes of work into pieces from `start` on, as early as they go and none later than `last`. */
+  private cut(bits: Bits, start: number, minutes: number, last: number, avoidTable: boolean): boolean {
+    let left = minutes;
+    let at = start;
+    this.pieces = 0;
     while (left > 0) {
       const limit = avoidTable ? this.untilTable(at) : last;
       const run = Math.min(nextGap(bits, at, Math.min(last, at + left)), limit) - at;
@@ -227,6 +248,23 @@ export class Layout {
       if (avoidTable && this.untilTable(at) <= at) at = this.afterTable(at);
     }
     return true;
+  }
+
+  /** The slot before which activity `i` in `mode` would end too soon for what comes next. */
+  private leastEnd(i: number, mode: Mode): number {
+    const { board } = this;
+    const { windows, config } = board;
+    let end = windows.loEnd[i]!;
+    const after = config.after[i]!;
+    for (let k = 0; k < after.length; k++) {
+      const link = after[k]!;
+      const most = link.most >= 0 ? link.most : mode.most;
+      if (most < NO_LIMIT && board.placed[link.to]) end = Math.max(end, board.start[link.to]! - most);
+    }
+    const plates = config.plates[i]!;
+    const most = plates >= 0 ? plates : mode.most;
+    if (plates === -2 || most >= NO_LIMIT) return end;
+    return Math.max(end, board.platingStart(board.activity(i).course) - most);
   }
 
   /** The next slot at which plates go down, from `at` on; `at` itself while people eat. */

@@ -206,17 +206,17 @@ export class OneMachine {
     return false;
   }
 
-  /** Minutes of slots [from, to) in which the cook, who eats, has to be at table though leaving it for some. */
+  /** How many of the open minutes in slots [from, to) the cook, who eats, has to be at table though leaving it for some. */
   private atTable(part: Part, from: number, to: number): number {
     const { awayHigh } = part;
-    const { model, known } = this;
+    const { model, known, open } = this;
     if (!model.eats[0]) return 0;
     let minutes = 0;
     for (let c = 0; c < awayHigh.length; c++) {
       if (awayHigh[c] === 0) continue;
       const down = Math.max(from, known.serveHigh[c]!);
       const up = Math.min(to, known.serveLow[c]! + model.courses[c]!.eating);
-      minutes += Math.max(0, up - down - awayHigh[c]!);
+      if (down < up) minutes += Math.max(0, open[up]! - open[down]! - awayHigh[c]!);
     }
     return minutes;
   }

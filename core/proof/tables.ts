@@ -1,3 +1,4 @@
+import type { Model } from '../model';
 import type { Known } from './free-hands';
 import type { Part } from './narrow';
 import { closeStarts, onlyOpen, openOptions, type Option } from './options';
@@ -20,6 +21,8 @@ export class Tables {
   /** By activity: what visits its open starts make at the table in hand, as first and count; empty where some makes none. */
   private readonly made: Set<number>[] = [];
   private readonly isCounted: boolean;
+  /** By course: the most minutes that plating and clearing other courses can take from its table. */
+  private readonly service: readonly number[];
   /** By activity with looks at a pot: minutes in which others have all cooks. */
   private readonly taken: Uint8Array[] = [];
   private readonly nothing: Uint8Array;
@@ -32,6 +35,7 @@ export class Tables {
   ) {
     const { model } = tree;
     this.isCounted = allEat(model);
+    this.service = serviceAtTable(model);
     for (const option of tree.options.flat()) this.visits[option.number] = new Visits(option);
     this.trips = new Int32Array(model.courses.length * width);
     this.least = new Int32Array(model.activities.length);
@@ -63,7 +67,7 @@ export class Tables {
     this.findTaken();
     let changed = false;
     this.tree.model.courses.forEach(({ eating }, c) => {
-      const most = this.countMost(part.domain, serveLow[c]!, serveHigh[c]! + eating);
+      const most = this.countMost(part.domain, serveLow[c]!, serveHigh[c]! + eating) + this.service[c]!;
       part.awayHigh[c] = Math.min(part.awayHigh[c]!, most);
       const missing = part.awayLow[c]! - most;
       changed = this.closeIdle(part.domain, serveLow[c]!, serveHigh[c]! + eating, missing) || changed;
@@ -194,6 +198,22 @@ export class Tables {
       }
     }
   }
+}
+
+/** Where pauses may be shorter than plating or clearing, these fall into the eating before or after. */
+function serviceAtTable({ courses }: Model): number[] {
+  const service = courses.map(() => 0);
+  courses.forEach(({ clearing, eating }, c) => {
+    let gap = 0;
+    for (let later = c + 1; later < courses.length; later++) {
+      const next = courses[later]!;
+      gap += next.least;
+      service[c]! += Math.min(eating, Math.max(0, next.plating - gap));
+      service[later]! += Math.min(next.eating, Math.max(0, clearing - gap));
+      gap += next.eating;
+    }
+  });
+  return service;
 }
 
 /** True where all that is open of an option touches slots [down, up). */
