@@ -24,6 +24,8 @@ class Choice {
   start = 0;
   cost: f64 = Infinity;
   pushes = false;
+  /** See `Layout`. */
+  wantedEnd = 0;
 }
 
 /** Puts activities back on the board at their cheapest feasible start. */
@@ -68,7 +70,7 @@ export class Inserter {
     if (choice.cost === Infinity && !allModes && modes.length > 1) this.search(i, noise, -1, false);
     if (mayPush || choice.cost === Infinity) this.search(i, noise, allModes ? -1 : board.mode[i]!, true);
     if (choice.cost === Infinity) return false;
-    return this.commit(i, choice.mode, choice.oven, choice.start, choice.pushes);
+    return this.commit(i, choice.mode, choice.oven, choice.start, choice.pushes, choice.wantedEnd);
   }
 
   /** Places `i` exactly there if that is feasible. */
@@ -170,9 +172,8 @@ export class Inserter {
     free: readonly Bits[],
     push: boolean,
   ): void {
-    const { board, choice, layout } = this;
-    const activity = board.activity(i);
-    const mode = activity.modes[m]!;
+    const { board, layout } = this;
+    const mode = board.activity(i).modes[m]!;
     const low = this.earliest(i, mode);
     const high = this.latest(i, mode);
     if (low < 0 || low > high) return;
@@ -180,26 +181,67 @@ export class Inserter {
     const count = this.candidates.gather(this.starts, i, mode, low, high);
     for (let k = 0; k < count; k++) {
       const start = this.candidates.starts[k]!;
-      // Noise only adds: what costs more by its links alone, or by its hands, is not looked at further.
-      let cost = this.costOfStart(i, mode, start);
-      if (!mode.pausable) cost += this.costOfEnd(i, mode, start + mode.duration);
-      if (cost >= choice.cost) continue;
-      if (!layout.lay(i, mode, start, free)) continue;
-      cost += layout.cost;
-      if (cost >= choice.cost) continue;
-      if (mode.pausable) {
-        if (!this.pausedFits(i, mode, oven, start)) continue;
-        cost += this.costOfEnd(i, mode, layout.end);
-      }
-      cost += this.costOfDay() + noise * this.random.next();
-      if (cost < choice.cost - (push ? 0.01 : 0)) {
-        choice.cost = cost;
-        choice.mode = m;
-        choice.oven = oven;
-        choice.start = start;
-        choice.pushes = push;
-      }
+      const isLaid = this.weigh(i, m, oven, start, noise, free, push, 0);
+      if (!mode.pausable || !isLaid) continue;
+      // Put down for longer it may wait for less.
+      const end = Math.min(this.lossless(i, mode), start + mode.duration + MAX_PAUSE);
+      if (layout.end < end) this.weigh(i, m, oven, start, noise, free, push, end);
     }
+  }
+
+  /** Takes a start as the choice where it is the cheapest so far. False where it is known, before its end is, not to be. */
+  private weigh(
+    i: number,
+    m: number,
+    oven: number,
+    start: number,
+    noise: f64,
+    free: readonly Bits[],
+    push: boolean,
+    wantedEnd: number,
+  ): boolean {
+    const { choice, layout } = this;
+    const mode = this.board.activity(i).modes[m]!;
+    // Noise only adds: what costs more by its links alone, or by its hands, is not looked at further.
+    let cost = this.costOfStart(i, mode, start);
+    if (!mode.pausable) cost += this.costOfEnd(i, mode, start + mode.duration);
+    if (cost >= choice.cost) return false;
+    layout.wantedEnd = wantedEnd;
+    const isLaid = layout.lay(i, mode, start, free);
+    layout.wantedEnd = 0;
+    if (!isLaid) return false;
+    cost += layout.cost;
+    if (cost >= choice.cost) return false;
+    if (mode.pausable) {
+      if (!this.pausedFits(i, mode, oven, start)) return false;
+      cost += this.costOfEnd(i, mode, layout.end);
+    }
+    cost += this.costOfDay() + noise * this.random.next();
+    if (cost < choice.cost - (push ? 0.01 : 0)) {
+      choice.cost = cost;
+      choice.mode = m;
+      choice.oven = oven;
+      choice.start = start;
+      choice.pushes = push;
+      choice.wantedEnd = wantedEnd;
+    }
+    return true;
+  }
+
+  /** The slot from which what `i` makes loses nothing by waiting for what stands on the board. */
+  private lossless(i: number, mode: Mode): number {
+    const { board } = this;
+    const after = board.config.after[i]!;
+    let end = 0;
+    for (let k = 0; k < after.length; k++) {
+      const link = after[k]!;
+      if (!board.placed[link.to]) continue;
+      const most = link.most >= 0 ? link.most : mode.most;
+      if (most < NO_LIMIT) end = Math.max(end, board.start[link.to]! - mode.best);
+    }
+    const plates = board.config.plates[i]!;
+    if (plates === -2 || (plates >= 0 ? plates : mode.most) >= NO_LIMIT) return end;
+    return Math.max(end, board.platingStart(board.activity(i).course) - mode.best);
   }
 
   /** The first start that the windows and the limits of this very mode allow. */
@@ -321,11 +363,14 @@ export class Inserter {
     return 0;
   }
 
-  private commit(i: number, m: number, oven: number, start: number, push: boolean): boolean {
+  private commit(i: number, m: number, oven: number, start: number, push: boolean, wantedEnd = 0): boolean {
     const { board, layout, checks } = this;
     const mode = board.activity(i).modes[m]!;
     const { firstStretch } = board.activity(i);
-    if (!layout.lay(i, mode, start, push ? this.pushFree : board.free)) return false;
+    layout.wantedEnd = wantedEnd;
+    const isLaid = layout.lay(i, mode, start, push ? this.pushFree : board.free);
+    layout.wantedEnd = 0;
+    if (!isLaid) return false;
     const moved = push ? checks.lift(layout) : 0;
     if (moved < 0) return false;
     board.place(i, m, oven, start, layout.end);

@@ -26,6 +26,9 @@ export class Layout {
   end = 0;
   cost: f64 = Infinity;
 
+  /** Work that pauses is to end no sooner, where it can. */
+  wantedEnd = 0;
+
   private readonly pieceFrom = new Int32Array(MAX_PIECES);
   private readonly pieceTo = new Int32Array(MAX_PIECES);
   private pieces = 0;
@@ -144,7 +147,7 @@ export class Layout {
     const { model } = this.board;
     const activity = this.board.activity(i);
     const isFirstPlating = i === this.firstPlating;
-    const leastEnd = mode.pausable ? this.leastEnd(i, mode) : 0;
+    const leastEnd = mode.pausable ? Math.max(this.wantedEnd, this.leastEnd(i, mode)) : 0;
     let best = Infinity;
     let bestMask = 0;
     let bestAvoids = false;
