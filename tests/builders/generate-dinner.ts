@@ -1,5 +1,6 @@
 import type { DinnerFile } from '../../core/dinner';
-import { Random } from '../../core/planner/random';
+import { Maker } from './maker';
+import { makeOdd } from './odd-dinner';
 
 /** Made-up dinners for tests and benches: seeded, shaped like real ones, using all the format offers. */
 
@@ -10,22 +11,6 @@ type StepFile = DishFile['steps'][number];
 
 const RANGES = { small: [8, 12], medium: [25, 35], large: [60, 80] } as const;
 const TOOLS = ['blender', 'wide frying pan', 'stand mixer', 'big pot'];
-
-class Maker {
-  private readonly random: Random;
-  constructor(seed: number) {
-    this.random = new Random(seed);
-  }
-  chance(p: number): boolean {
-    return this.random.next() < p;
-  }
-  between(low: number, high: number): number {
-    return low + this.random.below(high - low + 1);
-  }
-  pick<T>(list: readonly T[]): T {
-    return list[this.random.below(list.length)]!;
-  }
-}
 
 function minutes(make: Maker, low: number, high: number): StepFile['minutes'] {
   const usual = make.between(low, high);
@@ -197,10 +182,16 @@ export function generateSpicyDinner(seed: number, size: Size): DinnerFile {
   return spice(new Maker(seed * 104_729), generateDinner(seed, size));
 }
 
-/** Both kinds, for what must hold of either. */
+/** The same on an odd evening. */
+export function generateOddDinner(seed: number, size: Size): DinnerFile {
+  return makeOdd(generateSpicyDinner(seed, size), seed);
+}
+
+/** All kinds, for what must hold of any. */
 export const GENERATORS = [
   ['plain', generateDinner],
   ['with rare features', generateSpicyDinner],
+  ['on an odd evening', generateOddDinner],
 ] as const;
 
 /** A dinner for a seed: small 8 to 12 steps, medium 25 to 35, large 60 to 80 with two cooks. */

@@ -207,3 +207,29 @@ test('a proof that stops and goes on, told of a better plan in between, proves t
   expect(before).toMatchObject({ isComplete: false });
   expect(after).toMatchObject({ isComplete: true, bound: search.best.cost });
 });
+
+test('minutes in which a cook is not free are not at table twice', () => {
+  const free = [
+    { from: '2026-10-17T15:00', to: '2026-10-17T19:02' },
+    { from: '2026-10-17T19:07', to: '2026-10-17T22:00' },
+  ];
+  const model = compileModel(
+    read(
+      dinnerFile([step('set', 133, { attention: 'alone', touch: { in: 1, out: 1 } })], {
+        cooks: [{ id: 'ada', name: 'Ada', free }],
+        courses: [
+          { id: 'first', name: 'First', dishes: [] },
+          { id: 'second', name: 'Second', dishes: ['dish'] },
+        ],
+      }),
+    ),
+  );
+  const search = new Search(model, 1);
+  const rounds = { rounds: 500, isOver: () => false };
+  search.construct(rounds);
+  search.improve(rounds);
+  const { cost, config } = search.best;
+  const settle = () => ({ cost: Infinity, isLeast: false });
+  const { bound } = new Prover(model, [config], { target: cost + 5, work: 1e6, settle }).run(() => false);
+  expect(bound).toBeLessThanOrEqual(cost + 1e-6);
+});
