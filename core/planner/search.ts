@@ -32,7 +32,7 @@ const REACH_OF_TRY = [0, 15, 30, 60, 120, 240];
 /** Steps that each may take for each activity. */
 const STEPS_OF_TRY = 3;
 /** Attempts at a first plan before the dinner is called impossible. */
-const MAX_ATTEMPTS = 400;
+const MAX_ATTEMPTS = 1500;
 /** After so many attempts at which lags alone left no plan, of too many ways to look at each, none is looked for any more. */
 const HOPELESS_ATTEMPTS = 10;
 
