@@ -111,7 +111,10 @@ describe('single rules', () => {
   test('a paused step is cut into pieces of five minutes and more by the same cook', () => {
     const dinner = read(
       dinnerFile(
-        [step('peel', 20, { pausable: true, keeps: { most: 30 } }), step('stir', 4, { keeps: { most: 15 } })],
+        [
+          step('peel', 20, { pausable: true, keeps: { best: 30, most: 30 } }),
+          step('stir', 4, { keeps: { most: 15 } }),
+        ],
         {
           pins: [
             { step: 'dish/stir', start: '2026-10-17T18:40' },
