@@ -120,9 +120,42 @@ export class Descent {
     for (let k = 0; k < failures.length; k++) failures[k]! *= FADING;
     const { members } = this.board.config;
     for (let k = 0; k < members.length; k++) this.refill.open[k] = members[k]!;
+    const left = this.placeFast(members.length);
     const patience = (tried + 1) % 3 !== 0 ? SHORT_TRY : Math.min(LONG_TRY, 4 + tried);
     const limit = patience * (members.length + 5);
-    return this.complete(members.length, limit, isOver) ? FOUND : NO_PLAN;
+    return left >= 0 && this.complete(left, limit, isOver) ? FOUND : NO_PLAN;
+  }
+
+  /**
+   * Where something is pinned: places that, and what its pauses leave one time to, before all else; returns how many of the
+   * first `count` of `open` are left, -1 where these cannot be together.
+   */
+  private placeFast(count: number): number {
+    const { board, inserter } = this;
+    const { open } = this.refill;
+    let fast = 0;
+    for (let k = 0; k < count; k++) if (board.isFast(open[k]!)) fast += 1;
+    if (fast === 0) return count;
+    if (!board.tighten(open, count)) return -1;
+    for (let turn = 0; turn < 3; turn++) {
+      for (let k = 0; k < count; k++) {
+        const i = open[k]!;
+        if (this.turnOf(i) !== turn) continue;
+        if (!inserter.insert(i, 0, true, true)) return -1;
+        open[k--] = open[--count]!;
+        if (count > 0 && !board.follow(i, open, count)) return -1;
+      }
+    }
+    return count;
+  }
+
+  /** What is pinned comes first, then plates, then what is pinned but can pause for others; the rest has no such turn. */
+  private turnOf(i: number): number {
+    const { board } = this;
+    const { role, modes } = board.activity(i);
+    if (role !== 'step') return 1;
+    if (!board.isFast(i)) return 3;
+    return modes[0]!.pausable ? 2 : 0;
   }
 
   /** Puts back what stands in `open`, `count` of it, within so many steps; a plan that comes of it counts. */

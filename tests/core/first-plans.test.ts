@@ -87,3 +87,34 @@ test('no seed calls a dinner impossible of whose ways few leave time enough', ()
     expect(new Search(late, seed).construct({ rounds: 1, isOver: () => false })).toBe(true);
   }
 });
+
+describe('where something is pinned', () => {
+  /** What goes into the last dish is stirred when the second course would be plated after the pause that the table would like. */
+  const pinned = compileModel(
+    read(
+      dinnerFile([], {
+        courses: [...courses, { id: 'third', name: 'Third', dishes: ['cake'] }],
+        dishes: [...dishes, { id: 'cake', name: 'Cake', serves: 4, steps: [step('stir', 6)] }],
+        pins: [{ step: 'cake/stir', start: '2026-10-17T19:24' }],
+      }),
+    ),
+  );
+
+  test('an attempt whose pauses leave no time for it comes to nothing before anything else is placed', () => {
+    const descent = new Descent(pinned, new Random(1));
+    expect(descent.attempt(FIRST_WAYS, 0, () => false)).not.toBe(FOUND);
+    const placed = descent.board.config.members.filter((i) => descent.board.placed[i]);
+    expect(placed.map((i) => pinned.activities[i]!.name)).not.toContain('dish/mix');
+    expect(placed.map((i) => pinned.activities[i]!.name)).toContain('cake/stir');
+  });
+
+  test('there is a plan with each seed, and the pin holds in it', () => {
+    for (let seed = 1; seed <= 20; seed++) {
+      const search = new Search(pinned, seed);
+      expect(search.construct({ rounds: 1, isOver: () => false })).toBe(true);
+      search.showBest();
+      const i = pinned.activities.findIndex(({ name }) => name === 'cake/stir');
+      expect(search.board.start[i]! - pinned.zero).toBe(24);
+    }
+  });
+});
