@@ -115,18 +115,15 @@ export function makePlanner() {
     seconds: number,
     onBetter: (plan: Plan) => void,
   ): Promise<Plan | null> {
-    let isProven = false;
     const planOf = async ({ searcher, seed, part }: (typeof runs)[number]): Promise<Plan | null> => {
       const found = await searcher.search(file, old, seconds, seed, part, onBetter);
-      if (!found?.optimal) return found;
-      isProven = true;
       // What is proven is not worth another look.
-      for (const run of runs) if (run.searcher !== searcher) run.searcher.cancel();
+      if (found?.optimal) for (const run of runs) if (run.searcher !== searcher) run.searcher.cancel();
       return found;
     };
     const results = await Promise.all(runs.map(planOf));
-    if (isProven) return results.find((found) => found?.optimal) ?? null;
-    return results.reduce((a, b) => (a && b ? betterPlan(a, b) : null));
+    const proven = results.find((found) => found?.optimal);
+    return proven ?? results.reduce((a, b) => (a && b ? betterPlan(a, b) : null));
   }
 
   /** Makes the workers quick before they are needed, with a dinner file that was read before. */

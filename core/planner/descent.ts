@@ -5,6 +5,7 @@ import { awayHolds, GUIDE, totalCost } from './cost';
 import { Forcer } from './force';
 import { Inserter } from './insert';
 import { Moves } from './moves';
+import { Opening } from './opening';
 import { Pieces } from './pieces';
 import type { Random } from './random';
 import { Refill } from './refill';
@@ -14,22 +15,10 @@ const SAME: f64 = 1e-9;
 /** Steps that an attempt may take for each activity: what comes easily comes soon, so two short tries go before each long one. */
 const SHORT_TRY = 2;
 const LONG_TRY = 12;
-/** What had no place in earlier attempts weighs less and less. */
-const FADING: f64 = 0.8;
 /** The acceptance rule begins at a share of the first plan's cost, but no hotter than HOTTEST, and cools to a part of that. */
 const HOT_SHARE = 0.04;
 const HOTTEST: f64 = 8;
 const COOLING = 0.0125;
-
-/** How often a later attempt leaves the pause before a course as the table would like it. */
-const IDEAL_CHANCE = 0.5;
-
-/** Choices of ways that an attempt looks at until one is possible. */
-const DRAWS = 60;
-
-/** Attempts that have the pauses which the table would like: with the first way of each dish, and with any. */
-export const FIRST_WAYS = 0;
-export const ANY_WAYS = -1;
 
 /** What came of an attempt at a first plan. */
 export const IMPOSSIBLE_WAYS = 0;
@@ -77,6 +66,7 @@ export class Descent {
   /** By activity: the slot in which a plan to be taken up has it, or -1 where it does not say. */
   readonly wanted: Int32Array;
   rounds = 0;
+  private readonly opening: Opening;
   private readonly pieces: Pieces;
   private readonly current: Int32Array;
   private config: Configuration;
@@ -100,6 +90,7 @@ export class Descent {
     this.forcer = forcer;
     this.refill = refill;
     this.moves = new Moves(board, random, forcer, refill);
+    this.opening = new Opening(board, random, inserter, forcer, refill);
     this.pieces = new Pieces(board);
     this.current = board.memory.slice();
     this.config = board.config;
@@ -113,49 +104,12 @@ export class Descent {
 
   /** One attempt at a first plan: number `attempt`, of which `tried` found ways that are possible. */
   attempt(attempt: number, tried: number, isOver: () => boolean): number {
-    this.chooseWays(attempt);
-    if (!this.board.config.possible) return IMPOSSIBLE_WAYS;
-    this.chooseWaits(attempt);
-    const { failures } = this.forcer;
-    for (let k = 0; k < failures.length; k++) failures[k]! *= FADING;
-    const { members } = this.board.config;
-    for (let k = 0; k < members.length; k++) this.refill.open[k] = members[k]!;
-    const left = this.placeFast(members.length);
+    this.clearBoard();
+    if (!this.opening.chooseWays(attempt)) return IMPOSSIBLE_WAYS;
+    const left = this.opening.begin(attempt);
     const patience = (tried + 1) % 3 !== 0 ? SHORT_TRY : Math.min(LONG_TRY, 4 + tried);
-    const limit = patience * (members.length + 5);
+    const limit = patience * (this.board.config.members.length + 5);
     return left >= 0 && this.complete(left, limit, isOver) ? FOUND : NO_PLAN;
-  }
-
-  /**
-   * Where something is pinned: places that, and what its pauses leave one time to, before all else; returns how many of the
-   * first `count` of `open` are left, -1 where these cannot be together.
-   */
-  private placeFast(count: number): number {
-    const { board, inserter } = this;
-    const { open } = this.refill;
-    let fast = 0;
-    for (let k = 0; k < count; k++) if (board.isFast(open[k]!)) fast += 1;
-    if (fast === 0) return count;
-    if (!board.tighten(open, count)) return -1;
-    for (let turn = 0; turn < 3; turn++) {
-      for (let k = 0; k < count; k++) {
-        const i = open[k]!;
-        if (this.turnOf(i) !== turn) continue;
-        if (!inserter.insert(i, 0, true, true)) return -1;
-        open[k--] = open[--count]!;
-        if (count > 0 && !board.follow(i, open, count)) return -1;
-      }
-    }
-    return count;
-  }
-
-  /** What is pinned comes first, then plates, then what is pinned but can pause for others; the rest has no such turn. */
-  private turnOf(i: number): number {
-    const { board } = this;
-    const { role, modes } = board.activity(i);
-    if (role !== 'step') return 1;
-    if (!board.isFast(i)) return 3;
-    return modes[0]!.pausable ? 2 : 0;
   }
 
   /** Puts back what stands in `open`, `count` of it, within so many steps; a plan that comes of it counts. */
@@ -299,36 +253,5 @@ export class Descent {
       if (ahead > 0 && ahead <= DAY_WINDOW) early += ahead;
     }
     return GUIDE * model.weights.day * early;
-  }
-
-  /** The first way of each dish or any, as the attempt wants; where lags alone forbid that, others. */
-  private chooseWays(attempt: number): void {
-    this.clearBoard();
-    for (let draw = 0; draw < DRAWS; draw++) {
-      const isFirst = attempt === FIRST_WAYS && draw === 0;
-      const ways: number[] = [];
-      for (const list of this.model.dishWays) {
-        if (list.length === 0) ways.push(-1);
-        else ways.push(list[isFirst ? 0 : this.random.below(list.length)]!);
-      }
-      this.board.config = this.board.configurationFor(ways);
-      if (this.board.config.possible) return;
-    }
-  }
-
-  /** Tries the waits that each course would like, then the longest, then those with some that chance has. */
-  private chooseWaits(attempt: number): void {
-    const { courses, zero } = this.model;
-    const { serve } = this.board;
-    let at = zero;
-    for (let c = 0; c < courses.length; c++) {
-      const { least, ideal, most } = courses[c]!;
-      let wait = most;
-      const isIdeal = attempt <= FIRST_WAYS || (attempt > 1 && this.random.next() < IDEAL_CHANCE);
-      if (isIdeal) wait = Math.min(most, Math.max(least, ideal));
-      else if (attempt > 1) wait = least + this.random.below(most - least + 1);
-      if (c > 0) at += courses[c - 1]!.eating + wait;
-      serve[c] = at;
-    }
   }
 }

@@ -1,19 +1,11 @@
-import {
-  makeBits,
-  MAX_PAUSE,
-  nextBit,
-  NO_LIMIT,
-  previousBit,
-  type Bits,
-  type f64,
-  type Mode,
-} from '../model';
-import { DAY_WINDOW, HELD_POINTS } from '../plan';
+import { makeBits, MAX_PAUSE, nextBit, previousBit, type Bits, type f64, type Mode } from '../model';
+import { DAY_WINDOW } from '../plan';
 import { blockOven, blockStay, blockThings, latestForKept, resourcesFree } from './blocking';
 import type { Board } from './board';
 import { Candidates } from './candidates';
 import { Checks } from './checks';
-import { firstAfter, firstBusy, gainsLost, GUIDE, heldOf, heldShare } from './cost';
+import { firstBusy } from './cost';
+import { costOfEnd, costOfStart, leastEnd, losslessEnd } from './links';
 import { Layout } from './layout';
 import type { Random } from './random';
 
@@ -24,7 +16,7 @@ class Choice {
   start = 0;
   cost: f64 = Infinity;
   pushes = false;
-  /** See `Layout`. */
+  /** See `Layout.lay`. */
   wantedEnd = 0;
 }
 
@@ -184,7 +176,7 @@ export class Inserter {
       const isLaid = this.weigh(i, m, oven, start, noise, free, push, 0);
       if (!mode.pausable || !isLaid) continue;
       // Put down for longer it may wait for less.
-      const end = Math.min(this.lossless(i, mode), start + mode.duration + MAX_PAUSE);
+      const end = Math.min(losslessEnd(board, i, mode), start + mode.duration + MAX_PAUSE);
       if (layout.end < end) this.weigh(i, m, oven, start, noise, free, push, end);
     }
   }
@@ -203,18 +195,15 @@ export class Inserter {
     const { choice, layout } = this;
     const mode = this.board.activity(i).modes[m]!;
     // Noise only adds: what costs more by its links alone, or by its hands, is not looked at further.
-    let cost = this.costOfStart(i, mode, start);
-    if (!mode.pausable) cost += this.costOfEnd(i, mode, start + mode.duration);
+    let cost = costOfStart(this.board, i, mode, start);
+    if (!mode.pausable) cost += costOfEnd(this.board, i, mode, start + mode.duration);
     if (cost >= choice.cost) return false;
-    layout.wantedEnd = wantedEnd;
-    const isLaid = layout.lay(i, mode, start, free);
-    layout.wantedEnd = 0;
-    if (!isLaid) return false;
+    if (!layout.lay(i, mode, start, free, wantedEnd)) return false;
     cost += layout.cost;
     if (cost >= choice.cost) return false;
     if (mode.pausable) {
       if (!this.pausedFits(i, mode, oven, start)) return false;
-      cost += this.costOfEnd(i, mode, layout.end);
+      cost += costOfEnd(this.board, i, mode, layout.end);
     }
     cost += this.costOfDay() + noise * this.random.next();
     if (cost < choice.cost - (push ? 0.01 : 0)) {
@@ -228,40 +217,11 @@ export class Inserter {
     return true;
   }
 
-  /** The slot from which what `i` makes loses nothing by waiting for what stands on the board. */
-  private lossless(i: number, mode: Mode): number {
-    const { board } = this;
-    const after = board.config.after[i]!;
-    let end = 0;
-    for (let k = 0; k < after.length; k++) {
-      const link = after[k]!;
-      if (!board.placed[link.to]) continue;
-      const most = link.most >= 0 ? link.most : mode.most;
-      if (most < NO_LIMIT) end = Math.max(end, board.start[link.to]! - mode.best);
-    }
-    const plates = board.config.plates[i]!;
-    if (plates === -2 || (plates >= 0 ? plates : mode.most) >= NO_LIMIT) return end;
-    return Math.max(end, board.platingStart(board.activity(i).course) - mode.best);
-  }
-
   /** The first start that the windows and the limits of this very mode allow. */
   private earliest(i: number, mode: Mode): number {
     const { board } = this;
-    const { windows, config } = board;
     const reach = mode.duration + (mode.pausable ? MAX_PAUSE : 0);
-    let low = Math.max(0, windows.loStart[i]!, windows.loEnd[i]! - reach);
-    const after = config.after[i]!;
-    for (let k = 0; k < after.length; k++) {
-      const link = after[k]!;
-      const most = link.most >= 0 ? link.most : mode.most;
-      if (most < NO_LIMIT) low = Math.max(low, windows.loStart[link.to]! - most - reach);
-    }
-    const plates = config.plates[i]!;
-    const most = plates >= 0 ? plates : mode.most;
-    if (plates !== -2 && most < NO_LIMIT) {
-      low = Math.max(low, board.platingStart(board.activity(i).course) - most - reach);
-    }
-    return low;
+    return Math.max(0, board.windows.loStart[i]!, leastEnd(board, i, mode) - reach);
   }
 
   /** The last start that the windows, this very mode, and what is kept for it allow. */
@@ -284,71 +244,9 @@ export class Inserter {
   private pausedFits(i: number, mode: Mode, oven: number, start: number): boolean {
     const { board, layout } = this;
     const { end } = layout;
-    if (end > board.windows.hiEnd[i]! || end < board.windows.loEnd[i]!) return false;
-    const after = board.config.after[i]!;
-    for (let k = 0; k < after.length; k++) {
-      const link = after[k]!;
-      const most = link.most >= 0 ? link.most : mode.most;
-      if (board.placed[link.to] && board.start[link.to]! - end > most) return false;
-    }
-    const plates = board.config.plates[i]!;
-    if (plates !== -2) {
-      const most = plates >= 0 ? plates : mode.most;
-      if (board.platingStart(board.activity(i).course) - end > most) return false;
-    }
+    if (end > board.windows.hiEnd[i]! || end < leastEnd(board, i, mode)) return false;
     if (end === start + mode.duration || (mode.things.length === 0 && oven < 0 && !mode.stay)) return true;
     return resourcesFree(board, i, mode, oven, start, end, this.one);
-  }
-
-  /** What a start of `i` adds to the cost by its way, by what waits for it, and, a little, by how early it is. */
-  private costOfStart(i: number, mode: Mode, start: number): f64 {
-    const { board } = this;
-    const { config, model } = board;
-    const w = model.weights;
-    let cost = w.ways * mode.points;
-    const before = config.before[i]!;
-    for (let k = 0; k < before.length; k++) {
-      const link = before[k]!;
-      const p = link.from;
-      if (!board.placed[p]) continue;
-      const earlier = board.modeOf(p);
-      const waited = start - board.end[p]!;
-      const share = heldShare(earlier, link.most >= 0 ? link.most : earlier.most, waited);
-      if (share > 0) cost += w.held * HELD_POINTS * Math.max(0, share - heldOf(board, p, i));
-      if (earlier.gainsPoints > 0) {
-        const first = firstAfter(board, p, i);
-        const lost = gainsLost(earlier, waited);
-        if (first < 0) cost += w.gains * lost;
-        else if (start < first) cost += w.gains * (lost - gainsLost(earlier, first - board.end[p]!));
-      }
-    }
-    if (start < model.zero && start >= model.zero - DAY_WINDOW) cost += GUIDE * w.day * (model.zero - start);
-    return cost;
-  }
-
-  /** What an end of `i` adds to the cost by how long it then waits for what follows. */
-  private costOfEnd(i: number, mode: Mode, end: number): f64 {
-    const { board } = this;
-    const { config, model } = board;
-    const w = model.weights;
-    const after = config.after[i]!;
-    let worst: f64 = 0;
-    let next = -1;
-    for (let k = 0; k < after.length; k++) {
-      const link = after[k]!;
-      if (!board.placed[link.to]) continue;
-      const at = board.start[link.to]!;
-      worst = Math.max(worst, heldShare(mode, link.most >= 0 ? link.most : mode.most, at - end));
-      if (next < 0 || at < next) next = at;
-    }
-    const plates = config.plates[i]!;
-    if (plates !== -2) {
-      const at = board.platingStart(board.activity(i).course);
-      worst = Math.max(worst, heldShare(mode, plates >= 0 ? plates : mode.most, at - end));
-      if (next < 0 || at < next) next = at;
-    }
-    const gains = mode.gainsPoints > 0 && next >= 0 ? w.gains * gainsLost(mode, next - end) : 0;
-    return w.held * HELD_POINTS * worst + gains;
   }
 
   /** What the hands as laid out add by where the day's work then begins. */
@@ -367,10 +265,7 @@ export class Inserter {
     const { board, layout, checks } = this;
     const mode = board.activity(i).modes[m]!;
     const { firstStretch } = board.activity(i);
-    layout.wantedEnd = wantedEnd;
-    const isLaid = layout.lay(i, mode, start, push ? this.pushFree : board.free);
-    layout.wantedEnd = 0;
-    if (!isLaid) return false;
+    if (!layout.lay(i, mode, start, push ? this.pushFree : board.free, wantedEnd)) return false;
     const moved = push ? checks.lift(layout) : 0;
     if (moved < 0) return false;
     board.place(i, m, oven, start, layout.end);

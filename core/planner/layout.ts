@@ -8,13 +8,13 @@ import {
   MAX_PIECES,
   nextBit,
   nextGap,
-  NO_LIMIT,
   type Bits,
   type Mode,
   type f64,
 } from '../model';
 import type { Board } from './board';
 import { stretchCost } from './cost';
+import { leastEnd } from './links';
 import { FAR, Visits } from './visits';
 
 /** The hands stretches of one activity at one start: who and when, and what they cost. */
@@ -25,9 +25,6 @@ export class Layout {
   count = 0;
   end = 0;
   cost: f64 = Infinity;
-
-  /** Work that pauses is to end no sooner, where it can. */
-  wantedEnd = 0;
 
   private readonly pieceFrom = new Int32Array(MAX_PIECES);
   private readonly pieceTo = new Int32Array(MAX_PIECES);
@@ -49,16 +46,17 @@ export class Layout {
 
   /**
    * Lays out activity `i` in `mode` from `start`, taking only minutes in `free`. Returns false where
-   * it does not fit; else the stretches, their cost and the end stand in this object.
+   * it does not fit; else the stretches, their cost and the end stand in this object. Work that pauses ends
+   * no sooner than `wantedEnd`.
    */
-  lay(i: number, mode: Mode, start: number, free: readonly Bits[]): boolean {
+  lay(i: number, mode: Mode, start: number, free: readonly Bits[], wantedEnd = 0): boolean {
     this.count = 0;
     this.cost = 0;
     this.end = start + mode.duration;
     const { who } = this.board.activity(i);
     if (mode.isHands) {
       if (mode.hands === 0) return true;
-      if (mode.hands > 1 || mode.pausable) return this.layWork(i, mode, start, free);
+      if (mode.hands > 1 || mode.pausable) return this.layWork(i, mode, start, free, wantedEnd);
       return this.giveOne(who, start, this.end, free, i === this.firstPlating);
     }
     if (this.visits.mayJoin(mode, start)) return this.layVisits(who, mode, start, free);
@@ -143,11 +141,11 @@ export class Layout {
     return false;
   }
 
-  private layWork(i: number, mode: Mode, start: number, free: readonly Bits[]): boolean {
+  private layWork(i: number, mode: Mode, start: number, free: readonly Bits[], wantedEnd: number): boolean {
     const { model } = this.board;
     const activity = this.board.activity(i);
     const isFirstPlating = i === this.firstPlating;
-    const leastEnd = mode.pausable ? Math.max(this.wantedEnd, this.leastEnd(i, mode)) : 0;
+    const soonest = mode.pausable ? Math.max(wantedEnd, leastEnd(this.board, i, mode)) : 0;
     let best = Infinity;
     let bestMask = 0;
     let bestAvoids = false;
@@ -158,7 +156,7 @@ export class Layout {
       if (activity.who >= 0 && (mask & (1 << activity.who)) === 0) continue;
       const bits = this.crewBits(mask, free, start, start + mode.duration + MAX_PAUSE);
       for (let avoid = mayAvoid ? 1 : 0; avoid >= 0; avoid--) {
-        if (!this.cutPieces(bits, mode, start, leastEnd, avoid === 1)) continue;
+        if (!this.cutPieces(bits, mode, start, soonest, avoid === 1)) continue;
         let cost: f64 = 0;
         for (let c = 0; c < free.length; c++) {
           if ((mask & (1 << c)) === 0) continue;
@@ -175,7 +173,7 @@ export class Layout {
     }
     if (bestMask === 0) return false;
     const bits = this.crewBits(bestMask, free, start, start + mode.duration + MAX_PAUSE);
-    this.cutPieces(bits, mode, start, leastEnd, bestAvoids);
+    this.cutPieces(bits, mode, start, soonest, bestAvoids);
     for (let p = 0; p < this.pieces; p++) {
       for (let c = 0; c < model.cookCount; c++) {
         if (bestMask & (1 << c)) this.push(c, this.pieceFrom[p]!, this.pieceTo[p]!, 0);
@@ -198,8 +196,8 @@ export class Layout {
     return common;
   }
 
-  /** Cuts the work into pieces from `start` on, ending at `leastEnd` or later; one piece where the mode does not pause. */
-  private cutPieces(bits: Bits, mode: Mode, start: number, leastEnd: number, avoidTable: boolean): boolean {
+  /** Cuts the work into pieces from `start` on, ending in slot `soonest` or later; one piece where the mode does not pause. */
+  private cutPieces(bits: Bits, mode: Mode, start: number, soonest: number, avoidTable: boolean): boolean {
     const { duration } = mode;
     this.pieces = 0;
     if (!mode.pausable) {
@@ -211,10 +209,10 @@ export class Layout {
     }
     const last = start + duration + MAX_PAUSE;
     if (!this.cut(bits, start, duration, last, avoidTable)) return false;
-    if (this.pieceTo[this.pieces - 1]! >= leastEnd) return true;
+    if (this.pieceTo[this.pieces - 1]! >= soonest) return true;
     // Put down sooner than it would have to be, so that the end is not too soon for what comes next.
     const rest = duration - LEAST_PIECE;
-    for (let end = leastEnd; end <= last && rest >= LEAST_PIECE; end++) {
+    for (let end = soonest; end <= last && rest >= LEAST_PIECE; end++) {
       const from = end - LEAST_PIECE;
       if (!allBits(bits, from, end) || !this.cut(bits, start, rest, from, avoidTable)) continue;
       if (this.pieceTo[this.pieces - 1] === from) this.pieces -= 1;
@@ -251,23 +249,6 @@ export class Layout {
       if (avoidTable && this.untilTable(at) <= at) at = this.afterTable(at);
     }
     return true;
-  }
-
-  /** The slot before which activity `i` in `mode` would end too soon for what comes next. */
-  private leastEnd(i: number, mode: Mode): number {
-    const { board } = this;
-    const { windows, config } = board;
-    let end = windows.loEnd[i]!;
-    const after = config.after[i]!;
-    for (let k = 0; k < after.length; k++) {
-      const link = after[k]!;
-      const most = link.most >= 0 ? link.most : mode.most;
-      if (most < NO_LIMIT && board.placed[link.to]) end = Math.max(end, board.start[link.to]! - most);
-    }
-    const plates = config.plates[i]!;
-    const most = plates >= 0 ? plates : mode.most;
-    if (plates === -2 || most >= NO_LIMIT) return end;
-    return Math.max(end, board.platingStart(board.activity(i).course) - most);
   }
 
   /** The next slot at which plates go down, from `at` on; `at` itself while people eat. */

@@ -3,7 +3,6 @@ import { findConflict, findRemedies } from '../explain';
 import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
-import { allConfigurations } from './combinations';
 import { Prover, type Proof } from '../proof';
 import { lastOf } from '../slices';
 import { Search, type Budget } from './search';
@@ -123,10 +122,9 @@ export function roundsFor(seconds: number, activities: number): number {
 
 /** What proves that no plan costs less; better plans met on the way are kept by the search. Null where there are too many ways. */
 function proverFor(search: Search, work: number, onBetter: () => void): Prover | null {
-  const { model, board } = search;
-  const configs = allConfigurations(board)?.filter((c) => c.possible);
+  const configs = search.configurations?.filter((c) => c.possible);
   if (!configs) return null;
-  return new Prover(model, configs, {
+  return new Prover(search.model, configs, {
     target: search.best.cost,
     work,
     settle: (answer) => search.settle(answer, onBetter),

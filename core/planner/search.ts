@@ -1,4 +1,4 @@
-import type { Model } from '../model';
+import type { Configuration, Model } from '../model';
 import type { Answer, Settled } from '../proof';
 import type { Plan } from '../plan';
 import { lastOf } from '../slices';
@@ -6,9 +6,10 @@ import type { Board } from './board';
 import { Calming } from './calming';
 import { allConfigurations } from './combinations';
 import { totalCost } from './cost';
-import { ANY_WAYS, Descent, FIRST_WAYS, FOUND, IMPOSSIBLE_WAYS, type Incumbent } from './descent';
+import { Descent, FOUND, IMPOSSIBLE_WAYS, type Incumbent } from './descent';
 import { Kernel } from './kernel/kernel';
 import { laterStarts } from './lateness';
+import { ANY_WAYS, FIRST_WAYS } from './opening';
 import { Pool } from './pool';
 import { lengthenPause, recallPlan } from './recall';
 import { Random } from './random';
@@ -53,6 +54,8 @@ const REHEAT = 0.2;
 export class Search {
   readonly board: Board;
   readonly best: Incumbent;
+  /** What takes part for each choice of the dishes' ways; null where there are too many to look through. */
+  readonly configurations: readonly Configuration[] | null;
   private readonly descent: Descent;
   private readonly calm: Calming;
   private readonly random: Random;
@@ -66,6 +69,7 @@ export class Search {
     this.descent = new Descent(model, this.random);
     this.board = this.descent.board;
     this.best = this.descent.best;
+    this.configurations = allConfigurations(this.board);
     this.calm = new Calming(this.descent);
   }
 
@@ -80,7 +84,7 @@ export class Search {
 
   /** The same in slices, one for each attempt, from number `first` on. */
   *constructing(budget: Budget, attempts = MAX_ATTEMPTS, first = FIRST_WAYS): Generator<void, boolean> {
-    if (allConfigurations(this.board)?.every(({ possible }) => !possible)) return false;
+    if (this.configurations?.every(({ possible }) => !possible)) return false;
     const kernel = this.kernelAtHand();
     let tried = 0;
     for (let attempt = first; !budget.isOver() && attempt < attempts; attempt++) {
@@ -163,8 +167,7 @@ export class Search {
   /** The compiled search, standing where this one does; null where there is none. */
   private kernelAtHand(): Kernel | null {
     if (this.kernel === undefined) {
-      const configurations = allConfigurations(this.board);
-      this.kernel = configurations && Kernel.for(this.descent, configurations);
+      this.kernel = this.configurations && Kernel.for(this.descent, this.configurations);
     }
     this.kernel?.take();
     return this.kernel;

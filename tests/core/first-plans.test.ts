@@ -1,5 +1,6 @@
 import { compileModel, type Model } from '../../core/model';
-import { ANY_WAYS, Descent, FIRST_WAYS, FOUND } from '../../core/planner/descent';
+import { Descent, FOUND } from '../../core/planner/descent';
+import { ANY_WAYS, FIRST_WAYS } from '../../core/planner/opening';
 import { Random } from '../../core/planner/random';
 import { Search } from '../../core/planner/search';
 import { dinnerFile, read, step } from '../builders/dinner';

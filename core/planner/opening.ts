@@ -1,0 +1,108 @@
+import type { f64 } from '../model';
+import type { Board } from './board';
+import type { Forcer } from './force';
+import type { Inserter } from './insert';
+import type { Random } from './random';
+import type { Refill } from './refill';
+
+/** What had no place in earlier attempts weighs less and less. */
+const FADING: f64 = 0.8;
+
+/** How often a later attempt leaves the pause before a course as the table would like it. */
+const IDEAL_CHANCE = 0.5;
+
+/** Choices of ways that an attempt looks at until one is possible. */
+const DRAWS = 60;
+
+/** Attempts that have the pauses which the table would like: with the first way of each dish, and with any. */
+export const FIRST_WAYS = 0;
+export const ANY_WAYS = -1;
+
+/** How an attempt at a first plan begins: ways, pauses, and what has one place. */
+export class Opening {
+  constructor(
+    private readonly board: Board,
+    private readonly random: Random,
+    private readonly inserter: Inserter,
+    private readonly forcer: Forcer,
+    private readonly refill: Refill,
+  ) {}
+
+  /** The first way of each dish or any, as the attempt wants; where lags alone forbid that, others. False where none were found. */
+  chooseWays(attempt: number): boolean {
+    const { board, random } = this;
+    for (let draw = 0; draw < DRAWS; draw++) {
+      const isFirst = attempt === FIRST_WAYS && draw === 0;
+      const ways: number[] = [];
+      for (const list of board.model.dishWays) {
+        if (list.length === 0) ways.push(-1);
+        else ways.push(list[isFirst ? 0 : random.below(list.length)]!);
+      }
+      board.config = board.configurationFor(ways);
+      if (board.config.possible) return true;
+    }
+    return false;
+  }
+
+  /**
+   * On a bare board whose ways are chosen: pauses, and all that takes part into `open` but for what is placed at once. Returns how
+   * many are left there, -1 where the pauses leave no plan.
+   */
+  begin(attempt: number): number {
+    const { board, forcer, refill } = this;
+    this.chooseWaits(attempt);
+    const { failures } = forcer;
+    for (let k = 0; k < failures.length; k++) failures[k]! *= FADING;
+    const { members } = board.config;
+    for (let k = 0; k < members.length; k++) refill.open[k] = members[k]!;
+    return this.placeFast(members.length);
+  }
+
+  /** Tries the waits that each course would like, then the longest, then those with some that chance has. */
+  private chooseWaits(attempt: number): void {
+    const { courses, zero } = this.board.model;
+    const { serve } = this.board;
+    let at = zero;
+    for (let c = 0; c < courses.length; c++) {
+      const { least, ideal, most } = courses[c]!;
+      let wait = most;
+      const isIdeal = attempt <= FIRST_WAYS || (attempt > 1 && this.random.next() < IDEAL_CHANCE);
+      if (isIdeal) wait = Math.min(most, Math.max(least, ideal));
+      else if (attempt > 1) wait = least + this.random.below(most - least + 1);
+      if (c > 0) at += courses[c - 1]!.eating + wait;
+      serve[c] = at;
+    }
+  }
+
+  /**
+   * Where something is pinned: places that, and what its pauses leave one time to, before all else; returns how many of the
+   * first `count` of `open` are left, -1 where these cannot be together.
+   */
+  private placeFast(count: number): number {
+    const { board, inserter } = this;
+    const { open } = this.refill;
+    let fast = 0;
+    for (let k = 0; k < count; k++) if (board.isFast(open[k]!)) fast += 1;
+    if (fast === 0) return count;
+    if (!board.tighten(open, count)) return -1;
+    for (let turn = 0; turn < 3; turn++) {
+      for (let k = 0; k < count; k++) {
+        const i = open[k]!;
+        if (this.turnOf(i) !== turn) continue;
+        if (!inserter.insert(i, 0, true, true)) return -1;
+        open[k--] = open[--count]!;
+        if (count > 0 && !board.follow(i, open, count)) return -1;
+      }
+    }
+    return count;
+  }
+
+  /** What is pinned comes first, then plates, then what is pinned but can pause for others; the rest has no such turn. */
+  private turnOf(i: number): number {
+    const { board } = this;
+    const { role, modes } = board.activity(i);
+    if (role !== 'step') return 1;
+    if (!board.isFast(i)) return 3;
+    return modes[0]!.pausable ? 2 : 0;
+  }
+}
