@@ -1,4 +1,12 @@
-/** Hands out parts of one piece of memory, so that all of it can be copied in one move. */
+/** How many numbers of an arena's memory a part of `length` takes. */
+export function room(length: number): number {
+  return length + 1;
+}
+
+/**
+ * Hands out parts of one piece of memory, so that all of it can be copied in one move. Before each part stands how many
+ * bytes it has: the kernel's rows have their length there.
+ */
 export class Arena {
   readonly memory: Int32Array;
   private taken = 0;
@@ -8,7 +16,9 @@ export class Arena {
   }
 
   take(size: number): Int32Array {
-    this.taken += size;
-    return this.memory.subarray(this.taken - size, this.taken);
+    const at = this.taken + room(0);
+    this.memory[at - 1] = size * this.memory.BYTES_PER_ELEMENT;
+    this.taken += room(size);
+    return this.memory.subarray(at, this.taken);
   }
 }

@@ -10,6 +10,13 @@ export function makeBits(minutes: number): Bits {
   return new Int32Array((minutes >> 5) + 2);
 }
 
+/** A row of the same numbers that is changed by itself. */
+export function copyOf(row: Int32Array): Int32Array {
+  const copy = new Int32Array(row.length);
+  copy.set(row);
+  return copy;
+}
+
 export function hasBit(bits: Bits, at: number): boolean {
   return (bits[at >> 5]! & (1 << (at & 31))) !== 0;
 }

@@ -1,6 +1,7 @@
 export {
   allBits,
   andShifted,
+  copyOf,
   countBits,
   fillBits,
   hasBit,
@@ -11,7 +12,7 @@ export {
   previousGap,
   type Bits,
 } from './bits';
-export { Arena } from './arena';
+export { Arena, room } from './arena';
 export { changeMinutes, checkFrom, checkTo, COLD, ovenReady, StartFinder } from './calendar';
 export { calendarStarts, calendarStartsOf } from './calendar-starts';
 export { compileModel } from './compile';

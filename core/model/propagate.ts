@@ -1,4 +1,4 @@
-import { Arena } from './arena';
+import { Arena, room } from './arena';
 import { nextBit, previousBit, type Bits } from './bits';
 import { NO_LIMIT } from './limits';
 import type { Activity, Configuration, Model } from './model';
@@ -47,7 +47,7 @@ export class Windows {
 
   /** How many numbers the windows of a model take. */
   static sizeFor(model: Model): number {
-    return 7 * model.activities.length + 2 * model.courses.length;
+    return 7 * room(model.activities.length) + 2 * room(model.courses.length);
   }
 
   fix(i: number, start: number, end: number, most: number): void {

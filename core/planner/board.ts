@@ -5,6 +5,7 @@ import {
   checkTo,
   fillBits,
   makeBits,
+  room,
   serviceShift,
   StartFinder,
   Windows,
@@ -70,7 +71,12 @@ export class Board {
     const n = model.activities.length;
     const bitWords = makeBits(model.words * 32).length;
     const { cookCount, stretchCount, slots, courses } = model;
-    const taken = 6 * n + courses.length + 3 * stretchCount + 2 * cookCount * bitWords + cookCount * slots;
+    const taken =
+      6 * room(n) +
+      room(courses.length) +
+      3 * room(stretchCount) +
+      2 * cookCount * room(bitWords) +
+      room(cookCount * slots);
     const arena = new Arena(taken + Windows.sizeFor(model));
     this.memory = arena.memory;
     this.start = arena.take(n);

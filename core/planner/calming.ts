@@ -1,4 +1,4 @@
-import type { Configuration, f64 } from '../model';
+import { copyOf, type Configuration, type f64 } from '../model';
 import type { Board } from './board';
 import { totalCost } from './cost';
 import type { Descent } from './descent';
@@ -24,7 +24,7 @@ export class Calming {
     const { board, model } = descent;
     this.anchors = new Int32Array(model.activities.length);
     this.chosen = new Uint8Array(model.activities.length);
-    this.current = board.memory.slice();
+    this.current = copyOf(board.memory);
     this.config = board.config;
   }
 

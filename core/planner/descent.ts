@@ -1,4 +1,4 @@
-import { exponential, power, type Configuration, type f64, type Model } from '../model';
+import { copyOf, exponential, power, type Configuration, type f64, type Model } from '../model';
 import { DAY_WINDOW } from '../plan';
 import { Board } from './board';
 import { awayHolds, GUIDE, totalCost } from './cost';
@@ -34,7 +34,7 @@ export class Incumbent {
   pull: f64 = Infinity;
 
   constructor(board: Board) {
-    this.memory = board.memory.slice();
+    this.memory = copyOf(board.memory);
     this.config = board.config;
   }
 
@@ -92,7 +92,7 @@ export class Descent {
     this.moves = new Moves(board, random, forcer, refill);
     this.opening = new Opening(board, random, inserter, forcer, refill);
     this.pieces = new Pieces(board);
-    this.current = board.memory.slice();
+    this.current = copyOf(board.memory);
     this.config = board.config;
     this.best = new Incumbent(board);
     this.wanted = new Int32Array(model.activities.length);

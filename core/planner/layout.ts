@@ -1,4 +1,5 @@
 import {
+  copyOf,
   allBits,
   checkFrom,
   checkTo,
@@ -39,7 +40,7 @@ export class Layout {
     this.from = new Int32Array(most);
     this.to = new Int32Array(most);
     this.cook = new Int32Array(most);
-    this.common = board.model.calendars[0]!.slice();
+    this.common = copyOf(board.model.calendars[0]!);
     this.firstPlating = board.model.courses[0]!.platingActivity;
     this.visits = new Visits(board);
   }

@@ -7,15 +7,22 @@ export function isOver(): bool {
   return hostIsOver();
 }
 
-let numbers: Float64Array = new Float64Array(0);
+let numbers: StaticArray<f64> = new StaticArray<f64>(0);
 
 /** Room for so many numbers; returns where they are to be written. */
 export function receive(length: i32): usize {
-  numbers = new Float64Array(length);
-  return numbers.dataStart;
+  numbers = new StaticArray<f64>(length);
+  return changetype<usize>(numbers);
 }
 
 /** What was written there. */
 export function received(): Parcel {
   return new Parcel(numbers);
+}
+
+/** What `target.set(source)` is among rows. */
+// @ts-ignore: decorator
+@global
+function copyRow<T>(target: StaticArray<T>, source: StaticArray<T>): void {
+  memory.copy(changetype<usize>(target), changetype<usize>(source), (source.length as usize) << alignof<T>());
 }

@@ -1,11 +1,12 @@
 import { Bits } from './bits';
 import { Model } from './model';
 
-export { Arena } from './arena';
+export { Arena, room } from './arena';
 export {
   allBits,
   andShifted,
   Bits,
+  copyOf,
   countBits,
   fillBits,
   hasBit,

@@ -190,15 +190,15 @@ export class Configuration {
   index: i32;
   ways: Array<i32>;
   points: f64;
-  active: Int32Array;
+  active: StaticArray<i32>;
   members: Array<i32>;
   before: Array<Array<Link>> = [];
   after: Array<Array<Link>> = [];
-  plates: Int32Array;
-  hosts: Int32Array;
+  plates: StaticArray<i32>;
+  hosts: StaticArray<i32>;
   guests: Array<Array<i32>>;
-  earliest: Int32Array;
-  latest: Int32Array;
+  earliest: StaticArray<i32>;
+  latest: StaticArray<i32>;
   possible: bool;
 
   constructor(index: i32, from: Parcel) {

@@ -2,7 +2,7 @@
 export class Parcel {
   private at: i32 = 0;
 
-  constructor(private numbers: Float64Array) {}
+  constructor(private numbers: StaticArray<f64>) {}
 
   real(): f64 {
     return this.numbers[this.at++];
@@ -23,16 +23,16 @@ export class Parcel {
     return list;
   }
 
-  row(): Int32Array {
+  row(): StaticArray<i32> {
     const count = this.int();
-    const row = new Int32Array(count);
+    const row = new StaticArray<i32>(count);
     for (let k = 0; k < count; k++) row[k] = this.int();
     return row;
   }
 
-  rows(): Array<Int32Array> {
+  rows(): Array<StaticArray<i32>> {
     const count = this.int();
-    const list = new Array<Int32Array>();
+    const list = new Array<StaticArray<i32>>();
     for (let k = 0; k < count; k++) list.push(this.row());
     return list;
   }

@@ -36,7 +36,7 @@ export function run(until: i32): void {
 }
 
 export function wanted(): usize {
-  return search().wanted.dataStart;
+  return changetype<usize>(search().wanted);
 }
 
 export function takeUp(steps: i32, reach: i32): bool {
@@ -48,7 +48,7 @@ export function takeUpLater(steps: i32): bool {
 }
 
 export function anchors(): usize {
-  return quiet().anchors.dataStart;
+  return changetype<usize>(quiet().anchors);
 }
 
 export function beginCalming(limit: f64): void {
@@ -80,11 +80,11 @@ export function setRandomState(state: i32): void {
 }
 
 export function failures(): usize {
-  return search().forcer.failures.dataStart;
+  return changetype<usize>(search().forcer.failures);
 }
 
 export function boardMemory(): usize {
-  return search().board.memory.dataStart;
+  return changetype<usize>(search().board.memory);
 }
 
 export function boardConfiguration(): i32 {
@@ -96,7 +96,7 @@ export function setBoardConfiguration(index: i32): void {
 }
 
 export function bestMemory(): usize {
-  return search().best.memory.dataStart;
+  return changetype<usize>(search().best.memory);
 }
 
 export function bestConfiguration(): i32 {

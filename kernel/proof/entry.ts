@@ -11,36 +11,36 @@ import { Tree } from './tree';
 class Desk {
   relaxation: Relaxation;
   climb: Climb;
-  domain: Uint8Array;
+  domain: StaticArray<u8>;
   evening: Evening;
-  firsts: Int32Array;
-  lasts: Int32Array;
-  shortest: Int32Array;
-  longest: Int32Array;
-  checkFrom: Int32Array;
-  checkTo: Int32Array;
+  firsts: StaticArray<i32>;
+  lasts: StaticArray<i32>;
+  shortest: StaticArray<i32>;
+  longest: StaticArray<i32>;
+  checkFrom: StaticArray<i32>;
+  checkTo: StaticArray<i32>;
 
   constructor(tree: Tree) {
     const slots = tree.model.slots;
     const count = tree.model.courses.length;
     const evening = new Evening();
-    evening.serveLow = new Int32Array(count);
-    evening.serveHigh = new Int32Array(count);
-    evening.forced = new Uint8Array(slots);
-    evening.awayLow = new Int32Array(count);
-    evening.awayHigh = new Int32Array(count);
+    evening.serveLow = new StaticArray<i32>(count);
+    evening.serveHigh = new StaticArray<i32>(count);
+    evening.forced = new StaticArray<u8>(slots);
+    evening.awayLow = new StaticArray<i32>(count);
+    evening.awayHigh = new StaticArray<i32>(count);
     this.evening = evening;
     const relaxation = new Relaxation(tree);
-    evening.trips = new Int32Array(count * relaxation.supply.width);
+    evening.trips = new StaticArray<i32>(count * relaxation.supply.width);
     this.relaxation = relaxation;
     this.climb = new Climb(relaxation);
-    this.domain = new Uint8Array(tree.size);
-    this.firsts = new Int32Array(tree.optionCount);
-    this.lasts = new Int32Array(tree.optionCount);
-    this.shortest = new Int32Array(tree.optionCount);
-    this.longest = new Int32Array(tree.optionCount);
-    this.checkFrom = new Int32Array(tree.checkCount);
-    this.checkTo = new Int32Array(tree.checkCount);
+    this.domain = new StaticArray<u8>(tree.size);
+    this.firsts = new StaticArray<i32>(tree.optionCount);
+    this.lasts = new StaticArray<i32>(tree.optionCount);
+    this.shortest = new StaticArray<i32>(tree.optionCount);
+    this.longest = new StaticArray<i32>(tree.optionCount);
+    this.checkFrom = new StaticArray<i32>(tree.checkCount);
+    this.checkTo = new StaticArray<i32>(tree.checkCount);
   }
 }
 
@@ -127,58 +127,58 @@ export function placeOf(d: i32, what: i32): usize {
   const supply = relaxation.supply;
   switch (what) {
     case 0:
-      return desk.domain.dataStart;
+      return changetype<usize>(desk.domain);
     case 1:
-      return evening.serveLow.dataStart;
+      return changetype<usize>(evening.serveLow);
     case 2:
-      return evening.serveHigh.dataStart;
+      return changetype<usize>(evening.serveHigh);
     case 3:
-      return evening.forced.dataStart;
+      return changetype<usize>(evening.forced);
     case 4:
-      return evening.awayLow.dataStart;
+      return changetype<usize>(evening.awayLow);
     case 5:
-      return evening.awayHigh.dataStart;
+      return changetype<usize>(evening.awayHigh);
     case 6:
-      return desk.firsts.dataStart;
+      return changetype<usize>(desk.firsts);
     case 7:
-      return desk.lasts.dataStart;
+      return changetype<usize>(desk.lasts);
     case 8:
-      return demand.price.dataStart;
+      return changetype<usize>(demand.price);
     case 9:
-      return demand.chosen.dataStart;
+      return changetype<usize>(demand.chosen);
     case 10:
-      return demand.start.dataStart;
+      return changetype<usize>(demand.start);
     case 11:
-      return demand.pause.dataStart;
+      return changetype<usize>(demand.pause);
     case 12:
-      return demand.serve.dataStart;
+      return changetype<usize>(demand.serve);
     case 13:
-      return supply.given.dataStart;
+      return changetype<usize>(supply.given);
     case 14:
-      return supply.away.dataStart;
+      return changetype<usize>(supply.away);
     case 15:
-      return relaxation.use.dataStart;
+      return changetype<usize>(relaxation.use);
     case 16:
-      return demand.queueing.share.dataStart;
+      return changetype<usize>(demand.queueing.share);
     case 17:
-      return evening.trips.dataStart;
+      return changetype<usize>(evening.trips);
     case 18:
-      return desk.shortest.dataStart;
+      return changetype<usize>(desk.shortest);
     case 19:
-      return desk.longest.dataStart;
+      return changetype<usize>(desk.longest);
     case 20:
-      return desk.checkFrom.dataStart;
+      return changetype<usize>(desk.checkFrom);
     case 21:
-      return desk.checkTo.dataStart;
+      return changetype<usize>(desk.checkTo);
     default:
-      return demand.taken.dataStart;
+      return changetype<usize>(demand.taken);
   }
 }
 
 export function priceOf(d: i32, resource: i32): usize {
-  return desks[d].relaxation.demand.resourcePrice[resource].dataStart;
+  return changetype<usize>(desks[d].relaxation.demand.resourcePrice[resource]);
 }
 
 export function useOf(d: i32, resource: i32): usize {
-  return desks[d].relaxation.resourceUse[resource].dataStart;
+  return changetype<usize>(desks[d].relaxation.resourceUse[resource]);
 }

@@ -78,9 +78,9 @@ export class Option {
   uses: Array<Use> = [];
   checks: Array<Check> = [];
   pieces: Array<Piece> = [];
-  up: Float64Array;
-  total: Float64Array;
-  ends: Float64Array;
+  up: StaticArray<f64>;
+  total: StaticArray<f64>;
+  ends: StaticArray<f64>;
 
   constructor(model: Model, parcel: Parcel) {
     const activity = parcel.int();
@@ -102,10 +102,10 @@ export class Option {
     this.gapFrom = count;
     this.gapTo = count;
     this.keeps = parcel.flag();
-    const up = new Float64Array(count);
+    const up = new StaticArray<f64>(count);
     this.up = up;
-    this.total = new Float64Array(count);
-    this.ends = reach > 0 ? new Float64Array(count + reach) : up;
+    this.total = new StaticArray<f64>(count);
+    this.ends = reach > 0 ? new StaticArray<f64>(count + reach) : up;
     for (let left = parcel.int(); left > 0; left--) this.uses.push(new Use(parcel));
     for (let left = parcel.int(); left > 0; left--) this.checks.push(new Check(parcel));
     for (let left = parcel.int(); left > 0; left--) this.pieces.push(new Piece(parcel));

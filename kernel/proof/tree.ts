@@ -21,8 +21,8 @@ export class Tree {
   order: Array<i32>;
   children: Array<Array<i32>>;
   courseChildren: Array<Array<i32>>;
-  serveLow: Int32Array;
-  serveHigh: Int32Array;
+  serveLow: StaticArray<i32>;
+  serveHigh: StaticArray<i32>;
   serveAt: Array<i32>;
   size: i32;
   optionCount: i32 = 0;

@@ -4,6 +4,8 @@ import ts from 'typescript';
 
 const { factory: f, SyntaxKind: Kind } = ts;
 const FUNCTIONS = { 'Math.max': 'max', 'Math.min': 'min' };
+/** Rows of numbers lie where they are pointed at, their length before them, so an element is one step away, not two. */
+const ROWS = { Int32Array: 'i32', Float64Array: 'f64', Uint8Array: 'u8' };
 
 /** The text of a TypeScript file, lowered. */
 export function lower(text, name) {
@@ -19,6 +21,7 @@ function lowering(context) {
   const constant = (name, init) => f.createVariableDeclaration(name, undefined, undefined, init);
   const constants = (list) =>
     f.createVariableStatement(undefined, f.createVariableDeclarationList(list, ts.NodeFlags.Const));
+  const rowOf = (element) => [f.createTypeReferenceNode(element)];
   const unchecked = (node) => f.createCallExpression(f.createIdentifier('unchecked'), undefined, [node]);
 
   /** One declaration for each name that is taken out of `value`, which may be evaluated often. */
@@ -65,6 +68,11 @@ function lowering(context) {
     const callee = node.expression.getText();
     if (callee === 'Math.imul')
       return f.createParenthesizedExpression(f.createMultiply(...node.arguments.map(visit)));
+    if (ts.isPropertyAccessExpression(node.expression) && node.expression.name.text === 'set')
+      return f.createCallExpression(f.createIdentifier('copyRow'), undefined, [
+        visit(node.expression.expression),
+        ...node.arguments.map(visit),
+      ]);
     const builtin = FUNCTIONS[callee];
     if (builtin === undefined) return each(node);
     return node.arguments
@@ -72,8 +80,13 @@ function lowering(context) {
       .reduce((a, b) => f.createCallExpression(f.createIdentifier(builtin), undefined, [a, b]));
   };
 
+  const rowType = (name) => f.createTypeReferenceNode('StaticArray', rowOf(ROWS[name]));
+
   const fieldType = (init) => {
-    if (ts.isNewExpression(init)) return f.createTypeReferenceNode(init.expression.getText());
+    if (ts.isNewExpression(init)) {
+      const name = init.expression.getText();
+      return ROWS[name] ? rowType(name) : f.createTypeReferenceNode(name);
+    }
     const isFlag = init.kind === Kind.TrueKeyword || init.kind === Kind.FalseKeyword;
     return f.createTypeReferenceNode(isFlag ? 'bool' : 'i32');
   };
@@ -91,6 +104,13 @@ function lowering(context) {
           declarations(node.declarationList.declarations),
           node.declarationList.flags & ts.NodeFlags.BlockScoped,
         ),
+      );
+    if (ts.isTypeReferenceNode(node) && ROWS[node.typeName.getText()]) return rowType(node.typeName.getText());
+    if (ts.isNewExpression(node) && ROWS[node.expression.getText()])
+      return f.createNewExpression(
+        f.createIdentifier('StaticArray'),
+        rowOf(ROWS[node.expression.getText()]),
+        node.arguments.map(visit),
       );
     if (ts.isForOfStatement(node)) return forOf(node);
     if (ts.isCallExpression(node)) return calls(node);
