@@ -31,3 +31,8 @@ export function exponential(x: f64): f64 {
 export function power(base: f64, exponent: f64): f64 {
   return Math.pow(base, exponent);
 }
+
+/** A list to which nothing is added any more. */
+export function fixed<T>(list: T[]): readonly T[] {
+  return list;
+}

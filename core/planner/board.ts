@@ -4,6 +4,7 @@ import {
   checkFrom,
   checkTo,
   fillBits,
+  fixed,
   makeBits,
   room,
   serviceShift,
@@ -99,8 +100,8 @@ export class Board {
       free.push(bits);
     }
     for (let c = 0; c < cookCount; c++) movable.push(arena.take(bitWords));
-    this.free = free;
-    this.movable = movable;
+    this.free = fixed(free);
+    this.movable = fixed(movable);
     this.owner = arena.take(cookCount * slots);
     this.windows = new Windows(model, calendarStarts, arena);
     const modes: Mode[] = [];
@@ -111,7 +112,7 @@ export class Board {
       for (const mode of a.modes) modes.push(mode);
       stretchOf.fill(a.index, a.firstStretch, a.firstStretch + a.maxStretches);
     }
-    this.modes = modes;
+    this.modes = fixed(modes);
     this.firstMode = firstMode;
     this.stretchOf = stretchOf;
     const direct = new Uint8Array(n * model.stepCount);

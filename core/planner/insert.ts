@@ -1,4 +1,4 @@
-import { makeBits, MAX_PAUSE, nextBit, previousBit, type Bits, type f64, type Mode } from '../model';
+import { fixed, makeBits, MAX_PAUSE, nextBit, previousBit, type Bits, type f64, type Mode } from '../model';
 import { DAY_WINDOW } from '../plan';
 import { blockOven, blockStay, blockThings, latestForKept, resourcesFree } from './blocking';
 import type { Board } from './board';
@@ -25,7 +25,7 @@ export class Inserter {
   private readonly layout: Layout;
   private readonly starts: Bits;
   private readonly one: Bits;
-  private readonly pushFree: Bits[];
+  private readonly pushFree: readonly Bits[];
   private readonly candidates: Candidates;
   private readonly checks: Checks;
   /** First slot of the day's work while a place is looked for. */
@@ -45,8 +45,9 @@ export class Inserter {
     this.candidates = new Candidates(board, random);
     this.starts = makeBits(model.words * 32);
     this.one = makeBits(model.words * 32);
-    this.pushFree = [];
-    for (let c = 0; c < model.cookCount; c++) this.pushFree.push(makeBits(model.words * 32));
+    const pushFree: Bits[] = [];
+    for (let c = 0; c < model.cookCount; c++) pushFree.push(makeBits(model.words * 32));
+    this.pushFree = fixed(pushFree);
   }
 
   /**

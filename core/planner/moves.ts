@@ -1,3 +1,4 @@
+import { fixed } from '../model';
 import type { Board } from './board';
 import type { Forcer } from './force';
 import { Removal } from './neighbourhoods';
@@ -230,7 +231,7 @@ export class Moves {
     const list = model.dishWays[d]!;
     ways[d] = list[random.below(list.length)]!;
     if (ways[d] === board.config.ways[d]) return false;
-    const config = board.configurationFor(ways);
+    const config = board.configurationFor(fixed(ways));
     if (!config.possible) return false;
     let count = 0;
     for (const a of model.activities) {

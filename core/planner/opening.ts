@@ -1,4 +1,4 @@
-import type { f64 } from '../model';
+import { fixed, type f64 } from '../model';
 import type { Board } from './board';
 import type { Forcer } from './force';
 import type { Inserter } from './insert';
@@ -38,7 +38,7 @@ export class Opening {
         if (list.length === 0) ways.push(-1);
         else ways.push(list[isFirst ? 0 : random.below(list.length)]!);
       }
-      board.config = board.configurationFor(ways);
+      board.config = board.configurationFor(fixed(ways));
       if (board.config.possible) return true;
     }
     return false;

@@ -1,4 +1,4 @@
-import type { f64 } from '../model';
+import { fixed, type f64 } from '../model';
 import type { Relaxation } from './relaxation';
 import { Rise } from './rise';
 import { allEat, type Evening } from './supply';
@@ -43,7 +43,7 @@ export class Climb {
     this.hands = new Rise(price, Infinity);
     const resources: Rise[] = [];
     for (let r = 0; r < resourcePrice.length; r++) resources.push(new Rise(resourcePrice[r]!, Infinity));
-    this.resources = resources;
+    this.resources = fixed(resources);
     this.shares = new Rise(queueing.share, 1);
     this.scarceFrom = scarceFrom(relaxation);
   }

@@ -1,4 +1,4 @@
-import type { f64 } from '../model';
+import { fixed, type f64 } from '../model';
 import { DAY_WINDOW } from '../plan';
 import type { Option } from './options';
 import { PausedWork } from './pauses';
@@ -23,7 +23,7 @@ export class Demand {
   readonly resourcePrice: readonly Float64Array[];
   readonly service: Service;
   /** What each step, with all that leads to it, costs by when what it hangs on begins. */
-  readonly messages: Float64Array[];
+  readonly messages: readonly Float64Array[];
   /** Minutes in which every plan has all cooks at work: no look at a pot can come then. */
   readonly taken: Uint8Array;
   private readonly minuteCost: Float64Array;
@@ -39,7 +39,7 @@ export class Demand {
   readonly linear: Float64Array;
   readonly queueing: Queueing;
   /** By number of the option. */
-  readonly paused: PausedWork[];
+  readonly paused: readonly PausedWork[];
   /** What the steps that hang on nothing cost, and the way the dishes are made. */
   looseCost: f64 = 0;
   /** Nothing of the dinner can lie outside slots [from, to); prices there count as nothing. */
@@ -71,8 +71,8 @@ export class Demand {
       resourcePrice.push(new Float64Array(slots));
       resourceSum.push(new Float64Array(slots + 1));
     }
-    this.resourcePrice = resourcePrice;
-    this.resourceSum = resourceSum;
+    this.resourcePrice = fixed(resourcePrice);
+    this.resourceSum = fixed(resourceSum);
     this.scratch = new Float64Array(slots + 64);
     this.scratch2 = new Float64Array(slots + 64);
     const linear = new Float64Array(slots);
@@ -88,8 +88,8 @@ export class Demand {
       messages.push(new Float64Array(messageLength(tree, index)));
       for (const option of tree.options[index]!) paused.push(new PausedWork(option));
     }
-    this.messages = messages;
-    this.paused = paused;
+    this.messages = fixed(messages);
+    this.paused = fixed(paused);
     this.chosen = new Int32Array(model.activities.length);
     this.start = new Int32Array(model.activities.length);
     this.pause = new Int32Array(model.activities.length);

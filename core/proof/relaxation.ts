@@ -1,4 +1,4 @@
-import { LEAST_PIECE, type f64 } from '../model';
+import { fixed, LEAST_PIECE, type f64 } from '../model';
 import { Answer } from './answer';
 import { Demand } from './demand';
 import { Marginals } from './marginals';
@@ -39,7 +39,7 @@ export class Relaxation {
     this.use = new Float64Array(slots);
     const resourceUse: Float64Array[] = [];
     for (let r = 0; r < tree.priced.length; r++) resourceUse.push(new Float64Array(slots));
-    this.resourceUse = resourceUse;
+    this.resourceUse = fixed(resourceUse);
     let most = 4;
     for (const activity of activities) {
       for (const mode of activity.modes) most = Math.max(most, mode.duration + 2, mode.checks + 2);

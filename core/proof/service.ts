@@ -1,4 +1,4 @@
-import type { f64 } from '../model';
+import { fixed, type f64 } from '../model';
 import type { Tree } from './tree';
 import { NEVER } from './waiting';
 
@@ -26,10 +26,10 @@ export class Service {
       chain.push(new Float64Array(before));
       before = count;
     }
-    this.total = total;
-    this.table = table;
-    this.up = up;
-    this.chain = chain;
+    this.total = fixed(total);
+    this.table = fixed(table);
+    this.up = fixed(up);
+    this.chain = fixed(chain);
   }
 
   /**

@@ -1,4 +1,4 @@
-import { hasBit, type CourseModel, type f64, type Model } from '../model';
+import { fixed, hasBit, type CourseModel, type f64, type Model } from '../model';
 import { DAY_WINDOW } from '../plan';
 
 /** Trips from a table are counted up to so many. */
@@ -38,8 +38,8 @@ export class Supply {
   /** For each cook who eats: least cost by minutes away at the table last looked at, and how it comes about. */
   private readonly tables: readonly Table[];
   /** The same for the first so many cooks together, and how many of the minutes are the last one's. */
-  private readonly joint: Float64Array[];
-  private readonly share: Int32Array[];
+  private readonly joint: readonly Float64Array[];
+  private readonly share: readonly Int32Array[];
 
   /** Minutes away at each table in the cheapest answer, and the most that there may be. */
   readonly away: Int32Array;
@@ -79,9 +79,9 @@ export class Supply {
       joint.push(new Float64Array(length));
       share.push(new Int32Array(length));
     }
-    this.tables = tables;
-    this.joint = joint;
-    this.share = share;
+    this.tables = fixed(tables);
+    this.joint = fixed(joint);
+    this.share = fixed(share);
     this.away = new Int32Array(courses.length);
     const most = new Int32Array(courses.length);
     for (let c = 0; c < courses.length; c++) most[c] = tables.length * mostAway(courses[c]!);

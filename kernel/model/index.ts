@@ -18,11 +18,11 @@ export {
 } from './bits';
 export { changeMinutes, checkFrom, checkTo, ovenReady, StartFinder } from './calendar';
 export { LEAST_PIECE, MAX_PAUSE, MAX_PIECES, NO_LIMIT } from './limits';
-export { exponential, leadingZeros, power, whole } from './machine';
+export { exponential, fixed, leadingZeros, power, whole } from './machine';
 export { Activity, Configuration, CourseModel, Link, Mode, Model, OvenModel, Thing, ThingUse } from './model';
 export { serviceShift, Windows } from './propagate';
 
 /** They come with the model: the calendars are looked at before the kernel is asked. */
-export function calendarStartsOf(model: Model): Array<Bits> {
+export function calendarStartsOf(model: Model): StaticArray<Bits> {
   return model.calendarStarts;
 }

@@ -20,3 +20,8 @@ export function exponential(x: f64): f64 {
 export function power(base: f64, exponent: f64): f64 {
   return JSMath.pow(base, exponent);
 }
+
+/** A list that has its elements where it is pointed at. */
+export function fixed<T>(list: Array<T>): StaticArray<T> {
+  return StaticArray.fromArray(list);
+}

@@ -1,4 +1,5 @@
 import { Bits } from './bits';
+import { fixed } from './machine';
 import { Parcel } from './parcel';
 
 /** What the search reads of the model, in the order in which `core/model/kernel/pack.ts` writes it. */
@@ -37,7 +38,7 @@ export class Mode {
   coldest: f64;
   hottest: f64;
   shelves: i32;
-  things: Array<ThingUse> = [];
+  things: StaticArray<ThingUse>;
 
   constructor(from: Parcel) {
     this.isHands = from.flag();
@@ -61,7 +62,9 @@ export class Mode {
     this.coldest = from.real();
     this.hottest = from.real();
     this.shelves = from.int();
-    for (let left = from.int(); left > 0; left--) this.things.push(new ThingUse(from));
+    const things = new Array<ThingUse>();
+    for (let left = from.int(); left > 0; left--) things.push(new ThingUse(from));
+    this.things = fixed(things);
   }
 }
 
@@ -70,7 +73,7 @@ export class Activity {
   dish: i32;
   course: i32;
   role: string;
-  modes: Array<Mode> = [];
+  modes: StaticArray<Mode>;
   minDuration: i32;
   maxDuration: i32;
   who: i32;
@@ -96,7 +99,9 @@ export class Activity {
     this.slack = from.int();
     this.firstStretch = from.int();
     this.maxStretches = from.int();
-    for (let left = from.int(); left > 0; left--) this.modes.push(new Mode(from));
+    const modes = new Array<Mode>();
+    for (let left = from.int(); left > 0; left--) modes.push(new Mode(from));
+    this.modes = fixed(modes);
   }
 }
 
@@ -137,12 +142,12 @@ export class OvenModel {
 export class Thing {
   capacity: i32;
   wash: i32;
-  users: Array<i32>;
+  users: StaticArray<i32>;
 
   constructor(from: Parcel) {
     this.capacity = from.int();
     this.wash = from.int();
-    this.users = from.ints();
+    this.users = from.row();
   }
 }
 
@@ -188,47 +193,53 @@ export class Link {
 
 export class Configuration {
   index: i32;
-  ways: Array<i32>;
+  ways: StaticArray<i32>;
   points: f64;
   active: StaticArray<i32>;
-  members: Array<i32>;
-  before: Array<Array<Link>> = [];
-  after: Array<Array<Link>> = [];
+  members: StaticArray<i32>;
+  before: StaticArray<StaticArray<Link>>;
+  after: StaticArray<StaticArray<Link>>;
   plates: StaticArray<i32>;
   hosts: StaticArray<i32>;
-  guests: Array<Array<i32>>;
+  guests: StaticArray<StaticArray<i32>>;
   earliest: StaticArray<i32>;
   latest: StaticArray<i32>;
   possible: bool;
 
   constructor(index: i32, from: Parcel) {
     this.index = index;
-    this.ways = from.ints();
+    this.ways = from.row();
     this.points = from.real();
-    this.active = from.row();
-    this.members = from.ints();
+    const active = from.row();
+    this.active = active;
+    this.members = from.row();
     this.plates = from.row();
     this.hosts = from.row();
-    this.guests = from.lists();
+    this.guests = from.rows();
     this.earliest = from.row();
     this.latest = from.row();
     this.possible = from.flag();
-    for (let i = 0; i < this.active.length; i++) {
-      this.before.push([]);
-      this.after.push([]);
-    }
+    const count = active.length;
     // In the order of `after`; that of `before` need not be the same, so it is told beside it.
     const links = new Array<Link>();
-    for (let i = 0; i < this.active.length; i++) {
-      for (let left = from.int(); left > 0; left--) {
+    const after = new StaticArray<StaticArray<Link>>(count);
+    for (let i = 0; i < count; i++) {
+      const list = new StaticArray<Link>(from.int());
+      for (let k = 0; k < list.length; k++) {
         const link = new Link(from);
         links.push(link);
-        this.after[i].push(link);
+        list[k] = link;
       }
+      after[i] = list;
     }
-    for (let i = 0; i < this.active.length; i++) {
-      for (let left = from.int(); left > 0; left--) this.before[i].push(links[from.int()]);
+    this.after = after;
+    const before = new StaticArray<StaticArray<Link>>(count);
+    for (let i = 0; i < count; i++) {
+      const list = new StaticArray<Link>(from.int());
+      for (let k = 0; k < list.length; k++) list[k] = links[from.int()];
+      before[i] = list;
     }
+    this.before = before;
   }
 }
 
@@ -242,18 +253,18 @@ export class Model {
   firstFree: i32;
   stretchCount: i32;
   weights: Weights;
-  activities: Array<Activity> = [];
-  courses: Array<CourseModel> = [];
-  ovens: Array<OvenModel> = [];
-  things: Array<Thing> = [];
-  ovenUsers: Array<i32>;
-  eats: Array<i32>;
-  calendars: Array<Bits>;
+  activities: StaticArray<Activity>;
+  courses: StaticArray<CourseModel>;
+  ovens: StaticArray<OvenModel>;
+  things: StaticArray<Thing>;
+  ovenUsers: StaticArray<i32>;
+  eats: StaticArray<i32>;
+  calendars: StaticArray<Bits>;
   watched: Bits;
-  dishWays: Array<Array<i32>>;
-  directly: Array<i32>;
-  calendarStarts: Array<Bits>;
-  configurations: Array<Configuration> = [];
+  dishWays: StaticArray<StaticArray<i32>>;
+  directly: StaticArray<i32>;
+  calendarStarts: StaticArray<Bits>;
+  configurations: StaticArray<Configuration>;
   /** Which of the configurations a search begins with. */
   firstConfiguration: i32;
 
@@ -267,19 +278,29 @@ export class Model {
     this.firstFree = from.int();
     this.stretchCount = from.int();
     this.weights = new Weights(from);
-    this.ovenUsers = from.ints();
-    this.eats = from.ints();
+    this.ovenUsers = from.row();
+    this.eats = from.row();
     this.calendars = from.rows();
     this.watched = from.row();
-    this.dishWays = from.lists();
-    this.directly = from.ints();
+    this.dishWays = from.rows();
+    this.directly = from.row();
     this.calendarStarts = from.rows();
     this.firstConfiguration = from.int();
-    for (let left = from.int(); left > 0; left--) this.activities.push(new Activity(from));
-    for (let left = from.int(); left > 0; left--) this.courses.push(new CourseModel(from));
-    for (let left = from.int(); left > 0; left--) this.ovens.push(new OvenModel(from));
-    for (let left = from.int(); left > 0; left--) this.things.push(new Thing(from));
+    const activities = new Array<Activity>();
+    for (let left = from.int(); left > 0; left--) activities.push(new Activity(from));
+    this.activities = fixed(activities);
+    const courses = new Array<CourseModel>();
+    for (let left = from.int(); left > 0; left--) courses.push(new CourseModel(from));
+    this.courses = fixed(courses);
+    const ovens = new Array<OvenModel>();
+    for (let left = from.int(); left > 0; left--) ovens.push(new OvenModel(from));
+    this.ovens = fixed(ovens);
+    const things = new Array<Thing>();
+    for (let left = from.int(); left > 0; left--) things.push(new Thing(from));
+    this.things = fixed(things);
     const count = from.int();
-    for (let k = 0; k < count; k++) this.configurations.push(new Configuration(k, from));
+    const configurations = new StaticArray<Configuration>(count);
+    for (let k = 0; k < count; k++) configurations[k] = new Configuration(k, from);
+    this.configurations = configurations;
   }
 }

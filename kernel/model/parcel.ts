@@ -16,13 +16,6 @@ export class Parcel {
     return this.real() != 0;
   }
 
-  ints(): Array<i32> {
-    const count = this.int();
-    const list = new Array<i32>(count);
-    for (let k = 0; k < count; k++) list[k] = this.int();
-    return list;
-  }
-
   row(): StaticArray<i32> {
     const count = this.int();
     const row = new StaticArray<i32>(count);
@@ -30,17 +23,10 @@ export class Parcel {
     return row;
   }
 
-  rows(): Array<StaticArray<i32>> {
+  rows(): StaticArray<StaticArray<i32>> {
     const count = this.int();
-    const list = new Array<StaticArray<i32>>();
-    for (let k = 0; k < count; k++) list.push(this.row());
-    return list;
-  }
-
-  lists(): Array<Array<i32>> {
-    const count = this.int();
-    const list = new Array<Array<i32>>();
-    for (let k = 0; k < count; k++) list.push(this.ints());
+    const list = new StaticArray<StaticArray<i32>>(count);
+    for (let k = 0; k < count; k++) list[k] = this.row();
     return list;
   }
 }

@@ -1,4 +1,4 @@
-import { Mode, Model } from '../model';
+import { fixed, Mode, Model } from '../model';
 import { Parcel } from '../model/parcel';
 
 /** What the relaxation reads of options and branches, in the order in which `core/proof/kernel/pack.ts` writes it. */
@@ -75,9 +75,9 @@ export class Option {
   gapFrom: i32;
   gapTo: i32;
   keeps: bool;
-  uses: Array<Use> = [];
-  checks: Array<Check> = [];
-  pieces: Array<Piece> = [];
+  uses: StaticArray<Use>;
+  checks: StaticArray<Check>;
+  pieces: StaticArray<Piece>;
   up: StaticArray<f64>;
   total: StaticArray<f64>;
   ends: StaticArray<f64>;
@@ -106,9 +106,15 @@ export class Option {
     this.up = up;
     this.total = new StaticArray<f64>(count);
     this.ends = reach > 0 ? new StaticArray<f64>(count + reach) : up;
-    for (let left = parcel.int(); left > 0; left--) this.uses.push(new Use(parcel));
-    for (let left = parcel.int(); left > 0; left--) this.checks.push(new Check(parcel));
-    for (let left = parcel.int(); left > 0; left--) this.pieces.push(new Piece(parcel));
+    const uses = new Array<Use>();
+    for (let left = parcel.int(); left > 0; left--) uses.push(new Use(parcel));
+    this.uses = fixed(uses);
+    const checks = new Array<Check>();
+    for (let left = parcel.int(); left > 0; left--) checks.push(new Check(parcel));
+    this.checks = fixed(checks);
+    const pieces = new Array<Piece>();
+    for (let left = parcel.int(); left > 0; left--) pieces.push(new Piece(parcel));
+    this.pieces = fixed(pieces);
   }
 }
 

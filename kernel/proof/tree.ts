@@ -1,4 +1,4 @@
-import { Configuration, Model } from '../model';
+import { Configuration, fixed, Model } from '../model';
 import { Parcel } from '../model/parcel';
 import { Branch, Option } from './options';
 
@@ -7,56 +7,68 @@ export class Priced {
 }
 
 export class Queue {
-  members: Array<i32>;
+  members: StaticArray<i32>;
   least: f64;
 
   constructor(parcel: Parcel) {
-    this.members = parcel.ints();
+    this.members = parcel.row();
     this.least = parcel.real();
   }
 }
 
 export class Tree {
   config: Configuration;
-  order: Array<i32>;
-  children: Array<Array<i32>>;
-  courseChildren: Array<Array<i32>>;
+  order: StaticArray<i32>;
+  children: StaticArray<StaticArray<i32>>;
+  courseChildren: StaticArray<StaticArray<i32>>;
   serveLow: StaticArray<i32>;
   serveHigh: StaticArray<i32>;
-  serveAt: Array<i32>;
+  serveAt: StaticArray<i32>;
   size: i32;
-  optionCount: i32 = 0;
-  checkCount: i32 = 0;
-  priced: Array<Priced> = [];
-  branches: Array<Branch> = [];
-  options: Array<Array<Option>> = [];
-  queues: Array<Queue> = [];
+  optionCount: i32;
+  checkCount: i32;
+  priced: StaticArray<Priced>;
+  branches: StaticArray<Branch>;
+  options: StaticArray<StaticArray<Option>>;
+  queues: StaticArray<Queue>;
 
   constructor(
     public model: Model,
     parcel: Parcel,
   ) {
     this.config = model.configurations[parcel.int()];
-    this.order = parcel.ints();
-    this.children = parcel.lists();
-    this.courseChildren = parcel.lists();
+    this.order = parcel.row();
+    this.children = parcel.rows();
+    this.courseChildren = parcel.rows();
     this.serveLow = parcel.row();
     this.serveHigh = parcel.row();
-    this.serveAt = parcel.ints();
+    this.serveAt = parcel.row();
     this.size = parcel.int();
-    const capacities = parcel.ints();
-    for (let r = 0; r < capacities.length; r++) this.priced.push(new Priced(capacities[r]));
-    for (let left = parcel.int(); left > 0; left--) this.branches.push(new Branch(parcel));
-    for (let left = parcel.int(); left > 0; left--) this.queues.push(new Queue(parcel));
-    for (let left = parcel.int(); left > 0; left--) {
-      const options = new Array<Option>();
-      for (let own = parcel.int(); own > 0; own--) {
+    const capacities = parcel.row();
+    const priced = new StaticArray<Priced>(capacities.length);
+    for (let r = 0; r < capacities.length; r++) priced[r] = new Priced(capacities[r]);
+    this.priced = priced;
+    const branches = new Array<Branch>();
+    for (let left = parcel.int(); left > 0; left--) branches.push(new Branch(parcel));
+    this.branches = fixed(branches);
+    const queues = new Array<Queue>();
+    for (let left = parcel.int(); left > 0; left--) queues.push(new Queue(parcel));
+    this.queues = fixed(queues);
+    let optionCount = 0;
+    let checkCount = 0;
+    const options = new StaticArray<StaticArray<Option>>(parcel.int());
+    for (let i = 0; i < options.length; i++) {
+      const own = new StaticArray<Option>(parcel.int());
+      for (let k = 0; k < own.length; k++) {
         const option = new Option(model, parcel);
-        this.checkCount += option.checks.length;
-        options.push(option);
+        checkCount += option.checks.length;
+        own[k] = option;
       }
-      this.optionCount += options.length;
-      this.options.push(options);
+      optionCount += own.length;
+      options[i] = own;
     }
+    this.options = options;
+    this.optionCount = optionCount;
+    this.checkCount = checkCount;
   }
 }

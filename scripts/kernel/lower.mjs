@@ -94,7 +94,8 @@ function lowering(context) {
   const visit = (node) => {
     if (ts.isNonNullExpression(node)) return visit(node.expression);
     if (node.kind === Kind.NumberKeyword) return f.createTypeReferenceNode('i32');
-    if (ts.isTypeOperatorNode(node)) return visit(node.type);
+    if (ts.isTypeOperatorNode(node))
+      return f.createTypeReferenceNode('StaticArray', [visit(node.type.elementType)]);
     if (ts.isImportSpecifier(node) || ts.isExportSpecifier(node)) return withoutType(node);
     if (ts.isImportDeclaration(node)) return imports(node);
     if (ts.isVariableStatement(node))
