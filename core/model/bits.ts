@@ -1,4 +1,4 @@
-import { leadingZeros } from './machine';
+import { countOnes, leadingZeros, trailingZeros } from './machine';
 
 /**
  * Sets of minutes as bits of 32-bit words: bit b of word w is minute 32w + b. The inner loop of the
@@ -63,9 +63,7 @@ export function countBits(bits: Bits, from: number, to: number): number {
     let word = bits[w]!;
     if (w === first) word &= -1 << (from & 31);
     if (w === last) word &= -1 >>> (31 - ((to - 1) & 31));
-    word -= (word >>> 1) & 0x55555555;
-    word = (word & 0x33333333) + ((word >>> 2) & 0x33333333);
-    count += (((word + (word >>> 4)) & 0x0f0f0f0f) * 0x01010101) >>> 24;
+    count += countOnes(word);
   }
   return count;
 }
@@ -80,7 +78,7 @@ export function nextBit(bits: Bits, from: number, to: number): number {
     if (++w > last) return -1;
     word = bits[w]!;
   }
-  const at = (w << 5) + (31 - leadingZeros(word & -word));
+  const at = (w << 5) + trailingZeros(word);
   return at < to ? at : -1;
 }
 
@@ -90,7 +88,7 @@ export function nextGap(bits: Bits, from: number, to: number): number {
   while (at < to) {
     const word = ~bits[at >> 5]! & (-1 << (at & 31));
     if (word !== 0) {
-      const gap = (at & ~31) + (31 - leadingZeros(word & -word));
+      const gap = (at & ~31) + trailingZeros(word);
       return gap < to ? gap : to;
     }
     at = (at & ~31) + 32;

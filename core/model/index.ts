@@ -19,7 +19,7 @@ export { compileModel } from './compile';
 export { configure, serveWindows } from './configure';
 export { openKernel, type KernelMemory } from './kernel/load';
 export { packModel, Row } from './kernel/pack';
-export { exponential, fixed, leadingZeros, power, whole, type f64 } from './machine';
+export { exponential, fixed, power, trailingZeros, whole, type f64 } from './machine';
 export { LEAST_PIECE, MAX_PAUSE, MAX_PIECES, NO_LIMIT } from './limits';
 export {
   type Activity,

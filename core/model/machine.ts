@@ -17,6 +17,18 @@ export function leadingZeros(bits: number): number {
   return Math.clz32(bits);
 }
 
+/** How many of the 32 bits after the last that is set are not; one at least is. */
+export function trailingZeros(bits: number): number {
+  return 31 - Math.clz32(bits & -bits);
+}
+
+/** How many of the 32 bits are set. */
+export function countOnes(bits: number): number {
+  let word = bits - ((bits >>> 1) & 0x55555555);
+  word = (word & 0x33333333) + ((word >>> 2) & 0x33333333);
+  return Math.imul((word + (word >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
+}
+
 /** The least whole number that is not below `x`. */
 export function ceiling(x: f64): number {
   return Math.ceil(x);

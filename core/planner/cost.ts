@@ -1,4 +1,4 @@
-import { countBits, leadingZeros, NO_LIMIT, type f64, type Mode } from '../model';
+import { countBits, NO_LIMIT, trailingZeros, type f64, type Mode } from '../model';
 import { DAY_WINDOW, HELD_POINTS, type Terms } from '../plan';
 import type { Board } from './board';
 
@@ -87,7 +87,7 @@ export function firstBusy(board: Board): number {
       let taken = calendar[w]! & ~free[w]!;
       if (w === from >> 5) taken &= -1 << (from & 31);
       if (taken === 0) continue;
-      first = Math.min(first, (w << 5) + 31 - leadingZeros(taken & -taken));
+      first = Math.min(first, (w << 5) + trailingZeros(taken));
       break;
     }
   }

@@ -1,14 +1,14 @@
 import {
-  copyOf,
   allBits,
   checkFrom,
   checkTo,
-  leadingZeros,
+  copyOf,
   LEAST_PIECE,
   MAX_PAUSE,
   MAX_PIECES,
   nextBit,
   nextGap,
+  trailingZeros,
   type Bits,
   type Mode,
   type f64,
@@ -187,7 +187,7 @@ export class Layout {
 
   /** Minutes in which all cooks of `mask` are free, right between the given slots only. */
   private crewBits(mask: number, free: readonly Bits[], from: number, to: number): Bits {
-    if ((mask & (mask - 1)) === 0) return free[31 - leadingZeros(mask)]!;
+    if ((mask & (mask - 1)) === 0) return free[trailingZeros(mask)]!;
     const { common } = this;
     for (let w = from >> 5; w <= (to >> 5) + 1; w++) {
       let word = -1;

@@ -18,7 +18,7 @@ export {
 } from './bits';
 export { changeMinutes, checkFrom, checkTo, ovenReady, StartFinder } from './calendar';
 export { LEAST_PIECE, MAX_PAUSE, MAX_PIECES, NO_LIMIT } from './limits';
-export { exponential, fixed, leadingZeros, power, whole } from './machine';
+export { exponential, fixed, power, trailingZeros, whole } from './machine';
 export { Activity, Configuration, CourseModel, Link, Mode, Model, OvenModel, Thing, ThingUse } from './model';
 export { serviceShift, Windows } from './propagate';
 

@@ -8,6 +8,14 @@ export function leadingZeros(bits: i32): i32 {
   return clz(bits);
 }
 
+export function trailingZeros(bits: i32): i32 {
+  return ctz(bits);
+}
+
+export function countOnes(bits: i32): i32 {
+  return popcnt(bits);
+}
+
 export function ceiling(x: f64): i32 {
   return ceil(x) as i32;
 }
