@@ -66,16 +66,18 @@ export class Inserter {
     return this.commit(i, choice.mode, choice.oven, choice.start, choice.pushes, choice.wantedEnd);
   }
 
-  /** Places `i` exactly there if that is feasible. */
-  insertAt(i: number, m: number, oven: number, start: number): boolean {
+  /** Places `i` exactly there, in minutes of `free`, if that is feasible. */
+  insertAt(i: number, m: number, oven: number, start: number, free: readonly Bits[] = this.board.free): boolean {
     const { board } = this;
     const mode = board.activity(i).modes[m]!;
     if (start < this.earliest(i, mode) || start > this.latest(i, mode)) return false;
-    this.find(i, mode, oven, start, start, board.free);
+    this.find(i, mode, oven, start, start, free);
     if (nextBit(this.starts, start, start + 1) < 0) return false;
-    if (!this.layout.lay(i, mode, start, board.free)) return false;
+    if (!this.layout.lay(i, mode, start, free)) return false;
     if (mode.pausable && !this.pausedFits(i, mode, oven, start)) return false;
-    return this.commit(i, m, oven, start, false);
+    this.put(i, m, oven, start);
+    board.close(i);
+    return true;
   }
 
   /** Places `i`, as it was, at `wanted` or as soon after it as there is room; where there is none, as late before it. */
@@ -262,18 +264,23 @@ export class Inserter {
     return 0;
   }
 
+  /** Places `i` as it was last laid out. */
+  private put(i: number, m: number, oven: number, start: number): void {
+    const { board, layout } = this;
+    const { firstStretch } = board.activity(i);
+    board.place(i, m, oven, start, layout.end);
+    board.stretches[i] = layout.count;
+    for (let k = 0; k < layout.count; k++)
+      board.occupy(firstStretch + k, layout.cook[k]!, layout.from[k]!, layout.to[k]!);
+  }
+
   private commit(i: number, m: number, oven: number, start: number, push: boolean, wantedEnd = 0): boolean {
     const { board, layout, checks } = this;
     const mode = board.activity(i).modes[m]!;
-    const { firstStretch } = board.activity(i);
     if (!layout.lay(i, mode, start, push ? this.pushFree : board.free, wantedEnd)) return false;
     const moved = push ? checks.lift(layout) : 0;
     if (moved < 0) return false;
-    board.place(i, m, oven, start, layout.end);
-    board.stretches[i] = layout.count;
-    for (let k = 0; k < layout.count; k++) {
-      board.occupy(firstStretch + k, layout.cook[k]!, layout.from[k]!, layout.to[k]!);
-    }
+    this.put(i, m, oven, start);
     if (moved === 0 || checks.settle(moved)) {
       board.close(i);
       return true;

@@ -15,7 +15,7 @@ import { lengthenPause, recallPlan } from './recall';
 import { Random } from './random';
 import { isLeastForStarts } from './rigid';
 import { CHECK_CLOCK_EVERY } from './refill';
-import { layOut } from './settle';
+import { layOut, layOutBest } from './settle';
 
 export interface Budget {
   /** Rounds after which the search ends by itself; makes a run repeatable. */
@@ -233,14 +233,23 @@ export class Search {
   /** The plan that a proof's answer makes, which is kept if it is better; a cost of Infinity for none. */
   settle(answer: Answer, onBetter: () => void): Settled {
     const mode = answer.options.map((option) => option?.index ?? 0);
-    if (!layOut(this.board, this.descent.inserter, { ...answer, mode })) {
-      return { cost: Infinity, isLeast: false };
+    const placement = { ...answer, mode };
+    if (!answer.isDecided) {
+      if (!layOut(this.board, this.descent.inserter, placement)) return { cost: Infinity, isLeast: false };
+      return { cost: this.keep(onBetter), isLeast: isLeastForStarts(this.board) };
     }
+    const isLaid = layOutBest(this.board, this.descent.inserter, placement);
+    if (isLaid === null) return this.settle({ ...answer, isDecided: false }, onBetter);
+    return { cost: isLaid ? this.keep(onBetter) : Infinity, isLeast: true };
+  }
+
+  /** The cost of the plan on the board, which is kept if it is better. */
+  private keep(onBetter: () => void): number {
     const cost = totalCost(this.board);
     const before = this.best.cost;
     this.descent.keepIfBetter(cost, false);
     if (this.best.cost < before) onBetter();
-    return { cost, isLeast: isLeastForStarts(this.board) };
+    return cost;
   }
 
   /** Puts the best plan found back on the board. */

@@ -1,7 +1,8 @@
-import type { Configuration } from '../model';
+import { checkFrom, checkTo, fillBits, makeBits, type Bits, type Configuration, type Mode } from '../model';
 import type { Board } from './board';
 import { awayHolds } from './cost';
 import type { Inserter } from './insert';
+import { LooseWork, type Minutes } from './loose-work';
 import { Pieces } from './pieces';
 
 /** Where everything goes: slots, and modes by index. */
@@ -24,7 +25,24 @@ export function layOut(board: Board, inserter: Inserter, placement: Placement): 
   return layInOrder(board, inserter, placement, LAST) || layInOrder(board, inserter, placement, BEFORE_LOOKS);
 }
 
-function layInOrder(board: Board, inserter: Inserter, placement: Placement, pausing: number): boolean {
+/**
+ * Lays out a placement for one cook with the pieces of work and the minutes of looks that cost least. True where that is done, false
+ * where there are no such minutes, null where it is not known.
+ */
+export function layOutBest(board: Board, inserter: Inserter, placement: Placement): boolean | null {
+  const outcome = new LooseWork(board).find(placement);
+  if (outcome.kind === 'none') return false;
+  if (outcome.kind === 'unknown') return null;
+  return layInOrder(board, inserter, placement, LAST, outcome.minutes) || null;
+}
+
+function layInOrder(
+  board: Board,
+  inserter: Inserter,
+  placement: Placement,
+  pausing: number,
+  minutes?: Minutes,
+): boolean {
   const { model } = board;
   for (const a of model.activities) board.unplace(a.index);
   board.config = placement.config;
@@ -42,7 +60,24 @@ function layInOrder(board: Board, inserter: Inserter, placement: Placement, paus
     const i = left[count - 1]!;
     const start = isStep(i) ? placement.start[i]! : board.windows.loStart[i]!;
     const ovens = modeOf(i).usesOven ? model.ovens.map((_, o) => o) : [-1];
-    if (!ovens.some((oven) => inserter.insertAt(i, placement.mode[i]!, oven, start))) return false;
+    const free = freeFor(board, modeOf(i), start, minutes?.get(i));
+    if (!ovens.some((oven) => inserter.insertAt(i, placement.mode[i]!, oven, start, free))) return false;
   }
   return awayHolds(board) && new Pieces(board).hold();
+}
+
+/** The free minutes that an activity may have: all, or where it is told which, those, with its touches. */
+function freeFor(
+  { free, model }: Board,
+  mode: Mode,
+  start: number,
+  minutes: readonly number[] | undefined,
+): readonly Bits[] {
+  if (!minutes) return free;
+  const own = makeBits(model.words * 32);
+  for (const m of minutes) fillBits(own, m, m + 1, true);
+  fillBits(own, start, start + mode.touchIn, true);
+  fillBits(own, start + mode.duration - mode.touchOut, start + mode.duration, true);
+  for (let m = 1; m <= mode.checks; m++) if (checkFrom(mode, m) === checkTo(mode, m)) fillBits(own, start + checkFrom(mode, m), start + checkFrom(mode, m) + mode.takes, true);
+  return free.map((bits) => bits.map((word, w) => word & own[w]!));
 }

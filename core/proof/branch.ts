@@ -261,7 +261,8 @@ function hasFewer(
   });
 }
 
-function anyOpen(node: Node, narrower: Narrower, tree: Tree): number {
+/** Any activity of which more than one start or way is open, or -1. */
+export function anyOpen(node: Node, narrower: Narrower, tree: Tree): number {
   return tree.order.find((i) => narrower.openCount(node.domain, i) > 1) ?? -1;
 }
 

@@ -1,6 +1,6 @@
 import type { Configuration, Model } from '../model';
 import { lastOf } from '../slices';
-import { Brancher, busiest, type Node } from './branch';
+import { anyOpen, Brancher, busiest, type Node } from './branch';
 import { wholePartOf } from './domain';
 import { NEAR } from './climb';
 import { Dual, type Prices } from './dual';
@@ -17,6 +17,8 @@ export interface Answer {
   readonly options: readonly (Option | null)[];
   readonly start: Int32Array;
   readonly serve: Int32Array;
+  /** True where no other starts, ways or serving times are open. */
+  readonly isDecided: boolean;
 }
 
 /** The plan that an answer makes. */
@@ -228,14 +230,16 @@ export class Prover {
     const conflict = busiest(node, dual, narrower);
     let least = node.bound;
     if (conflict < 0) {
+      const isDecided = anyOpen(node, narrower, tree) < 0;
       const { cost, isLeast } = this.options.settle({
         config: tree.config,
         options: tree.options.map((options, i) => options[demand.chosen[i]!] ?? null),
         start: demand.start,
         serve: demand.serve,
+        isDecided,
       });
       this.target = Math.min(this.target, cost);
-      if (cost <= node.bound + WORTH) return;
+      if (cost <= node.bound + WORTH || (isDecided && isLeast)) return;
       if (isLeast) least = cost;
     }
     if (this.brancher.partSteps(node, dual, narrower, conflict)) return;
