@@ -83,7 +83,7 @@ export class Windows {
 
   /** The same where the windows of `open` were drawn in already, and since then only `i` was placed. */
   follow(config: Configuration, i: number, open: Int32Array, count: number): boolean {
-    this.markLinked(config, i);
+    this.mark(config, i);
     return this.settle(config, open, count, 2 * count + 2);
   }
 
@@ -97,7 +97,7 @@ export class Windows {
         this.due[i] = 0;
         if (this.pull(config, i)) {
           changed = true;
-          this.markLinked(config, i);
+          this.mark(config, i);
         }
         if (this.loStart[i]! > this.hiStart[i]! || this.loEnd[i]! > this.hiEnd[i]!) {
           this.empty = i;
@@ -109,7 +109,8 @@ export class Windows {
     return true;
   }
 
-  private markLinked(config: Configuration, i: number): void {
+  /** Has what `i` is linked to looked at with the next `follow`. */
+  mark(config: Configuration, i: number): void {
     const { due } = this;
     const before = config.before[i]!;
     for (let k = 0; k < before.length; k++) due[before[k]!.from] = 1;

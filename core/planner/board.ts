@@ -5,7 +5,9 @@ import {
   checkTo,
   fillBits,
   fixed,
+  LEAST_PIECE,
   makeBits,
+  NO_LIMIT,
   room,
   serviceShift,
   StartFinder,
@@ -167,6 +169,22 @@ export class Board {
     return k >= 0 && k < mode.checks;
   }
 
+  /** True for placed work that may be put down for other work and taken up again. */
+  isInterruptible(i: number): boolean {
+    const mode = this.modeOf(i);
+    const isLong = mode.pausable && mode.hands === 1 && mode.duration >= 2 * LEAST_PIECE;
+    const { guests, hosts } = this.config;
+    return isLong && guests[i]!.length === 0 && hosts[i] === -1 && this.model.activities[i]!.pin === -1;
+  }
+
+  /** From which slot on stretch `s`, which begins in slot `from`, may make way: all of a check, all of such work but its beginning. */
+  private firstMovable(s: number, from: number): number {
+    if (this.isCheck(s)) return from;
+    const i = this.stretchOf[s]!;
+    if (from >= this.model.zero || !this.isInterruptible(i)) return NO_LIMIT;
+    return s === this.model.activities[i]!.firstStretch ? from + LEAST_PIECE : from;
+  }
+
   /** The first and the last slot at which check stretch `s` may start. */
   firstOfCheck(s: number): number {
     const i = this.stretchOf[s]!;
@@ -188,7 +206,8 @@ export class Board {
     this.to[s] = to;
     this.cook[s] = cook;
     fillBits(this.free[cook]!, from, to, false);
-    if (this.isCheck(s)) fillBits(this.movable[cook]!, from, to, true);
+    const first = this.firstMovable(s, from);
+    if (first < to) fillBits(this.movable[cook]!, first, to, true);
     const row = cook * this.model.slots;
     for (let m = row + from; m < row + to; m++) this.owner[m] = s + 1;
   }

@@ -2,6 +2,7 @@ import { nextGap } from '../model';
 import type { Board } from './board';
 import { stretchCost } from './cost';
 import type { Layout } from './layout';
+import type { Preempted } from './preempted';
 
 /** The most checks that one insertion lifts. */
 const MOST = 64;
@@ -12,17 +13,25 @@ export class Checks {
   private readonly from = new Int32Array(MOST);
   private readonly cook = new Int32Array(MOST);
 
-  constructor(private readonly board: Board) {}
+  constructor(
+    private readonly board: Board,
+    private readonly preempted: Preempted,
+  ) {}
 
-  /** Lifts the checks that the layout falls on. Returns how many, or -1 where something else is in the way. */
+  /**
+   * Lifts the checks that the layout falls on, and the work that it interrupts. Returns how many checks, or -1 where something else
+   * is in the way.
+   */
   lift(layout: Layout): number {
     const { board, lifted } = this;
+    this.preempted.count = 0;
     let moved = 0;
     for (let k = 0; k < layout.count; k++) {
       const row = layout.cook[k]! * board.model.slots;
       for (let t = layout.from[k]!; t < layout.to[k]!; t++) {
         const s = board.owner[row + t]! - 1;
         if (s < 0) continue;
+        if (!board.isCheck(s) && this.preempted.lift(s)) continue;
         if (!board.isCheck(s) || moved === lifted.length) {
           this.lower(moved);
           return -1;
@@ -36,9 +45,10 @@ export class Checks {
     return moved;
   }
 
-  /** Puts the first `moved` lifted checks back where they were. */
+  /** Puts the first `moved` lifted checks, and what else was lifted, back where they were. */
   lower(moved: number): void {
     const { board } = this;
+    this.preempted.lower();
     for (let k = 0; k < moved; k++) {
       const s = this.lifted[k]!;
       const length = board.to[s]! - board.from[s]!;

@@ -7,6 +7,7 @@ import { Checks } from './checks';
 import { firstBusy } from './cost';
 import { costOfEnd, costOfStart, leastEnd, losslessEnd } from './links';
 import { Layout } from './layout';
+import { Preempted } from './preempted';
 import type { Random } from './random';
 
 /** Where an activity could go: mode, oven, start, and what it would add to the cost. */
@@ -28,6 +29,7 @@ export class Inserter {
   private readonly pushFree: readonly Bits[];
   private readonly candidates: Candidates;
   private readonly checks: Checks;
+  private readonly preempted: Preempted;
   /** First slot of the day's work while a place is looked for. */
   private dayStart = 0;
   private readonly choice = new Choice();
@@ -41,7 +43,9 @@ export class Inserter {
   ) {
     const { model } = board;
     this.layout = new Layout(board);
-    this.checks = new Checks(board);
+    const preempted = new Preempted(board);
+    this.preempted = preempted;
+    this.checks = new Checks(board, preempted);
     this.candidates = new Candidates(board, random);
     this.starts = makeBits(model.words * 32);
     this.one = makeBits(model.words * 32);
@@ -62,6 +66,12 @@ export class Inserter {
     this.search(i, noise, allModes || modes.length === 1 ? -1 : board.mode[i]!, false);
     if (choice.cost === Infinity && !allModes && modes.length > 1) this.search(i, noise, -1, false);
     if (mayPush || choice.cost === Infinity) this.search(i, noise, allModes ? -1 : board.mode[i]!, true);
+    if (choice.cost === Infinity) return false;
+    if (this.commit(i, choice.mode, choice.oven, choice.start, choice.pushes, choice.wantedEnd)) return true;
+    if (!choice.pushes) return false;
+    // What it would push has no other place, so it pushes nothing.
+    choice.cost = Infinity;
+    this.search(i, noise, allModes || modes.length === 1 ? -1 : board.mode[i]!, false);
     if (choice.cost === Infinity) return false;
     return this.commit(i, choice.mode, choice.oven, choice.start, choice.pushes, choice.wantedEnd);
   }
@@ -275,18 +285,51 @@ export class Inserter {
   }
 
   private commit(i: number, m: number, oven: number, start: number, push: boolean, wantedEnd = 0): boolean {
-    const { board, layout, checks } = this;
+    const { board, layout, checks, preempted } = this;
     const mode = board.activity(i).modes[m]!;
     if (!layout.lay(i, mode, start, push ? this.pushFree : board.free, wantedEnd)) return false;
     const moved = push ? checks.lift(layout) : 0;
     if (moved < 0) return false;
+    const cook = layout.count > 0 ? layout.cook[0]! : 0;
     this.put(i, m, oven, start);
-    if (moved === 0 || checks.settle(moved)) {
+    if (!push || this.settle(moved)) {
       board.close(i);
       return true;
     }
     board.unplace(i);
+    if (preempted.hasRoom && this.putTogether(i, m, oven, start, cook, moved)) return true;
     checks.lower(moved);
+    return false;
+  }
+
+  /** Places work that may pause together with what it interrupts, each giving way to the other. */
+  private putTogether(
+    i: number,
+    m: number,
+    oven: number,
+    start: number,
+    cook: number,
+    moved: number,
+  ): boolean {
+    const { board, preempted } = this;
+    const { duration } = board.activity(i).modes[m]!;
+    board.place(i, m, oven, start, start + duration);
+    if (board.isInterruptible(i)) {
+      preempted.join(i, cook);
+      if (this.settle(moved)) return true;
+    }
+    board.unplace(i);
+    return false;
+  }
+
+  /** Lays all that was lifted again; false, and all of it off the board, where there is no room. */
+  private settle(moved: number): boolean {
+    const { preempted, checks } = this;
+    if (preempted.layAgain() && checks.settle(moved)) {
+      preempted.close();
+      return true;
+    }
+    preempted.takeOff();
     return false;
   }
 }

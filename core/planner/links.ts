@@ -5,7 +5,12 @@ import { firstAfter, gainsLost, GUIDE, heldOf, heldShare } from './cost';
 
 /** The slot before which `i` would end too soon for what comes next, as far as the windows tell. */
 export function leastEnd(board: Board, i: number, mode: Mode): number {
-  return Math.max(board.windows.loEnd[i]!, endFor(board, i, mode, false));
+  return Math.max(board.windows.loEnd[i]!, leastEndByLinks(board, i, mode));
+}
+
+/** The same by what comes next alone. */
+export function leastEndByLinks(board: Board, i: number, mode: Mode): number {
+  return endFor(board, i, mode, false);
 }
 
 /** The slot from which what `i` makes loses nothing by waiting for what comes next. */
