@@ -48,7 +48,7 @@ export class Layout {
   /**
    * Lays out activity `i` in `mode` from `start`, taking only minutes in `free`. Returns false where
    * it does not fit; else the stretches, their cost and the end stand in this object. Work that pauses ends
-   * no sooner than `wantedEnd`.
+   * in `wantedEnd`, or as near to it as it can where that is later than it must.
    */
   lay(i: number, mode: Mode, start: number, free: readonly Bits[], wantedEnd = 0): boolean {
     this.count = 0;
@@ -146,7 +146,7 @@ export class Layout {
     const { model } = this.board;
     const activity = this.board.activity(i);
     const isFirstPlating = i === this.firstPlating;
-    const soonest = mode.pausable ? Math.max(wantedEnd, leastEnd(this.board, i, mode)) : 0;
+    const soonest = mode.pausable ? leastEnd(this.board, i, mode) : 0;
     let best = Infinity;
     let bestMask = 0;
     let bestAvoids = false;
@@ -157,7 +157,7 @@ export class Layout {
       if (activity.who >= 0 && (mask & (1 << activity.who)) === 0) continue;
       const bits = this.crewBits(mask, free, start, start + mode.duration + MAX_PAUSE);
       for (let avoid = mayAvoid ? 1 : 0; avoid >= 0; avoid--) {
-        if (!this.cutPieces(bits, mode, start, soonest, avoid === 1)) continue;
+        if (!this.cutPieces(bits, mode, start, soonest, wantedEnd, avoid === 1)) continue;
         let cost: f64 = 0;
         for (let c = 0; c < free.length; c++) {
           if ((mask & (1 << c)) === 0) continue;
@@ -174,7 +174,7 @@ export class Layout {
     }
     if (bestMask === 0) return false;
     const bits = this.crewBits(bestMask, free, start, start + mode.duration + MAX_PAUSE);
-    this.cutPieces(bits, mode, start, soonest, bestAvoids);
+    this.cutPieces(bits, mode, start, soonest, wantedEnd, bestAvoids);
     for (let p = 0; p < this.pieces; p++) {
       for (let c = 0; c < model.cookCount; c++) {
         if (bestMask & (1 << c)) this.push(c, this.pieceFrom[p]!, this.pieceTo[p]!, 0);
@@ -197,8 +197,18 @@ export class Layout {
     return common;
   }
 
-  /** Cuts the work into pieces from `start` on, ending in slot `soonest` or later; one piece where the mode does not pause. */
-  private cutPieces(bits: Bits, mode: Mode, start: number, soonest: number, avoidTable: boolean): boolean {
+  /**
+   * Cuts the work into pieces from `start` on, ending in slot `soonest` or later, and in `wanted` or as near to it as can be; one
+   * piece where the mode does not pause.
+   */
+  private cutPieces(
+    bits: Bits,
+    mode: Mode,
+    start: number,
+    soonest: number,
+    wanted: number,
+    avoidTable: boolean,
+  ): boolean {
     const { duration } = mode;
     this.pieces = 0;
     if (!mode.pausable) {
@@ -210,19 +220,27 @@ export class Layout {
     }
     const last = start + duration + MAX_PAUSE;
     if (!this.cut(bits, start, duration, last, avoidTable)) return false;
-    if (this.pieceTo[this.pieces - 1]! >= soonest) return true;
+    const end = this.pieceTo[this.pieces - 1]!;
+    if (end >= soonest && end >= wanted) return true;
     // Put down sooner than it would have to be, so that the end is not too soon for what comes next.
-    const rest = duration - LEAST_PIECE;
-    for (let end = soonest; end <= last && rest >= LEAST_PIECE; end++) {
-      const from = end - LEAST_PIECE;
-      if (!allBits(bits, from, end) || !this.cut(bits, start, rest, from, avoidTable)) continue;
-      if (this.pieceTo[this.pieces - 1] === from) this.pieces -= 1;
-      else if (this.pieces < MAX_PIECES) this.pieceFrom[this.pieces] = from;
-      else continue;
-      this.pieceTo[this.pieces++] = end;
-      return true;
-    }
+    if (duration < 2 * LEAST_PIECE) return false;
+    const best = Math.max(soonest, Math.min(wanted, last));
+    for (let at = best; at <= last; at++) if (this.cutTo(bits, start, duration, at, avoidTable)) return true;
+    for (let at = best - 1; at > end && at >= soonest; at--)
+      if (this.cutTo(bits, start, duration, at, avoidTable)) return true;
     return false;
+  }
+
+  /** Cuts the work into pieces of which the last, of the least length, ends in slot `end`. */
+  private cutTo(bits: Bits, start: number, duration: number, end: number, avoidTable: boolean): boolean {
+    const from = end - LEAST_PIECE;
+    if (!allBits(bits, from, end) || !this.cut(bits, start, duration - LEAST_PIECE, from, avoidTable))
+      return false;
+    if (this.pieceTo[this.pieces - 1] === from) this.pieces -= 1;
+    else if (this.pieces < MAX_PIECES) this.pieceFrom[this.pieces] = from;
+    else return false;
+    this.pieceTo[this.pieces++] = end;
+    return true;
   }
 
   /** Cuts so many minutes of work into pieces from `start` on, as early as they go and none later than `last`. */
