@@ -110,12 +110,15 @@ export class Climb {
   private step(target: f64, value: f64): void {
     const { relaxation, hands, resources, shares } = this;
     const { demand, supply, use, tree } = relaxation;
-    const { from, to, queueing, price } = demand;
+    const { from, to, quietFrom, quietTo, queueing, price } = demand;
     relaxation.countUse();
     const isNear = target - value <= NEAR * Math.abs(target);
     const momentum = isNear ? NEAR_MOMENTUM : MOMENTUM;
     hands.beginStep(momentum, isNear);
-    for (let m = Math.max(from, this.scarceFrom); m < to; m++) {
+    let first = Math.max(from, this.scarceFrom);
+    if (first >= quietFrom && first < quietTo) first = quietTo;
+    for (let m = first; m < to; m++) {
+      if (m === quietFrom) m = quietTo;
       const given: f64 = supply.given[m]!;
       let excess: f64 = use[m]! - given;
       if (hands.least[m]! < 0 && price[m]! <= 0 && supply.seated[m] === 0)
@@ -127,7 +130,10 @@ export class Climb {
       const capacity: f64 = tree.priced[r]!.capacity;
       const used = relaxation.resourceUse[r]!;
       resources[r]!.beginStep(momentum, isNear);
-      for (let m = from; m < to; m++) resources[r]!.turn(m, used[m]! - capacity);
+      for (let m = from; m < to; m++) {
+        if (m === quietFrom) m = quietTo;
+        resources[r]!.turn(m, used[m]! - capacity);
+      }
       norm += resources[r]!.norm;
     }
     shares.beginStep(momentum, isNear);
@@ -139,8 +145,12 @@ export class Climb {
     norm += shares.norm;
     if (norm < 1e-9) return;
     const scale = (this.length * Math.max(0.01, target - value)) / norm;
-    hands.move(from, to, scale);
-    for (let r = 0; r < resources.length; r++) resources[r]!.move(from, to, scale);
+    hands.move(first, Math.max(first, quietFrom), scale);
+    hands.move(Math.max(first, quietTo), to, scale);
+    for (let r = 0; r < resources.length; r++) {
+      resources[r]!.move(from, quietFrom, scale);
+      resources[r]!.move(quietTo, to, scale);
+    }
     shares.move(0, count, scale);
   }
 }

@@ -42,9 +42,11 @@ export class Demand {
   readonly paused: readonly PausedWork[];
   /** What the steps that hang on nothing cost, and the way the dishes are made. */
   looseCost: f64 = 0;
-  /** Nothing of the dinner can lie outside slots [from, to); prices there count as nothing. */
+  /** Nothing of the dinner can lie outside slots [from, to), and no work in [quietFrom, quietTo); prices there count as nothing. */
   from = 0;
   to: number;
+  quietFrom: number;
+  quietTo: number;
 
   /** The relaxed answer: which option and start of each step, minutes of pause, and serving slots. */
   readonly chosen: Int32Array;
@@ -59,6 +61,8 @@ export class Demand {
     const { model } = tree;
     const { slots, zero, arrive, weights } = model;
     this.to = slots;
+    this.quietFrom = slots;
+    this.quietTo = slots;
     this.price = new Float64Array(slots);
     this.taken = new Uint8Array(slots);
     this.minuteCost = new Float64Array(slots);
@@ -103,10 +107,17 @@ export class Demand {
 
   private sumPrices(): void {
     const { price, linear, sum, plainSum, minuteCost, costly } = this;
-    const { from, to } = this;
+    const { from, to, quietFrom, quietTo } = this;
     sum[from] = plainSum[from] = 0;
     costly[from] = 0;
     for (let m = from; m < to; m++) {
+      if (m === quietFrom) {
+        sum.fill(sum[m]!, m, quietTo + 1);
+        plainSum.fill(plainSum[m]!, m, quietTo + 1);
+        costly.fill(costly[m]!, m, quietTo + 1);
+        minuteCost.fill(0, m, quietTo);
+        m = quietTo;
+      }
       const cost = price[m]! + linear[m]!;
       minuteCost[m] = cost;
       sum[m + 1] = sum[m]! + cost;
@@ -117,7 +128,13 @@ export class Demand {
       const prices = this.resourcePrice[r]!;
       const sums = this.resourceSum[r]!;
       sums[from] = 0;
-      for (let m = from; m < to; m++) sums[m + 1] = sums[m]! + prices[m]!;
+      for (let m = from; m < to; m++) {
+        if (m === quietFrom) {
+          sums.fill(sums[m]!, m, quietTo + 1);
+          m = quietTo;
+        }
+        sums[m + 1] = sums[m]! + prices[m]!;
+      }
     }
   }
 
@@ -129,7 +146,7 @@ export class Demand {
     const { tree } = this;
     const { model } = tree;
     this.sumPrices();
-    this.work += this.to - this.from;
+    this.work += this.to - this.from - this.quietTo + this.quietFrom;
     for (const i of tree.order) for (const option of tree.options[i]!) findGap(option, domain);
     let loose = this.queueing.pay();
     for (const i of tree.order) {

@@ -1,6 +1,7 @@
 import { AT_TOP, Climb, IMPOSSIBLE } from './climb';
 import type { RelaxationKernel } from './kernel/kernel';
 import type { Check, Option } from './options';
+import type { Span } from './quiet';
 import { Relaxation } from './relaxation';
 import type { Evening } from './supply';
 import type { Tree } from './tree';
@@ -76,10 +77,13 @@ export class Dual {
     };
   }
 
-  /** Nothing of the dinner can lie outside slots [from, to). */
-  setSpan(from: number, to: number): void {
-    this.demand.from = from;
-    this.demand.to = to;
+  /** Nothing of the dinner can lie outside a span, and no work in its quiet time. */
+  setSpan({ from, to, quietFrom, quietTo }: Span): void {
+    const { demand } = this;
+    demand.from = from;
+    demand.to = to;
+    demand.quietFrom = quietFrom;
+    demand.quietTo = quietTo;
   }
 
   /** The bound at the prices in force. */

@@ -8,6 +8,7 @@ import { Heap } from './heap';
 import { RelaxationKernel } from './kernel/kernel';
 import { Narrower } from './narrow';
 import type { Option } from './options';
+import { NEVER_QUIET, quietIn, quietWithin, type Quiet } from './quiet';
 import type { Evening } from './supply';
 import { makeTree, type Tree } from './tree';
 
@@ -64,6 +65,8 @@ export class Prover {
   private readonly brancher: Brancher;
   private unsettled = Infinity;
   private handsPrices: Float64Array | null = null;
+  /** When no work can lie in the part that is looked at. */
+  private quiet: Quiet = NEVER_QUIET;
   private target: number;
   private mostWork = 0;
   private isOver = () => false;
@@ -108,6 +111,7 @@ export class Prover {
   private begin(node: Node): void {
     const narrower = this.narrowers[node.tree]!;
     if (!narrower.narrow(node)) return;
+    this.quiet = quietIn(this.trees[node.tree]!, narrower, node.domain);
     node.bound = this.duals[node.tree]!.bound(node.domain, this.evening(node));
     if (node.bound < this.target - WORTH) this.open.push(node);
   }
@@ -152,6 +156,7 @@ export class Prover {
     if (node.prices) dual.setPrices(node.prices);
     else if (this.handsPrices) dual.setHandsPrices(this.handsPrices);
     if (!narrower.narrow(node)) return true;
+    this.quiet = quietIn(dual.tree, narrower, node.domain);
     const limit = this.target - WORTH;
     if (node.prices) this.takeOver(node, dual, node.prices);
     const refine = () => {
@@ -201,14 +206,18 @@ export class Prover {
     this.open.update((node) => {
       const dual = this.duals[node.tree]!;
       dual.setHandsPrices(hands);
-      const isOpen = this.narrowers[node.tree]!.narrow(node);
+      const narrower = this.narrowers[node.tree]!;
+      const isOpen = narrower.narrow(node);
+      this.quiet = isOpen ? quietIn(dual.tree, narrower, node.domain) : NEVER_QUIET;
       node.bound = isOpen ? Math.max(node.bound, dual.bound(node.domain, this.evening(node))) : Infinity;
     });
   }
 
   private evening(node: Node): Evening {
-    const { serveLow, serveHigh, forced, from, to, tables } = this.narrowers[node.tree]!;
-    this.duals[node.tree]!.setSpan(from, to);
+    const narrower = this.narrowers[node.tree]!;
+    const { serveLow, serveHigh, forced, tables } = narrower;
+    const { from, to } = narrower;
+    this.duals[node.tree]!.setSpan({ from, to, ...quietWithin(this.quiet, from, to) });
     const { firstLow, firstHigh, awayLow, awayHigh } = node;
     return { serveLow, serveHigh, firstLow, firstHigh, forced, awayLow, awayHigh, trips: tables.trips };
   }

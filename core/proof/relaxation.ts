@@ -52,12 +52,15 @@ export class Relaxation {
   /** What the suppliers' side costs at the prices in force; see `Supply`. */
   private supplyCost(evening: Evening): f64 {
     const { tree } = this;
-    const { from, to, price, resourcePrice } = this.demand;
-    let cost = this.supply.cost(price, evening, from, to);
+    const { from, to, quietFrom, quietTo, price, resourcePrice } = this.demand;
+    let cost = this.supply.cost(price, evening, from, to, quietFrom, quietTo);
     for (let r = 0; r < resourcePrice.length; r++) {
       const { capacity } = tree.priced[r]!;
       const list = resourcePrice[r]!;
-      for (let m = from; m < to; m++) cost -= capacity * list[m]!;
+      for (let m = from; m < to; m++) {
+        if (m === quietFrom) m = quietTo;
+        cost -= capacity * list[m]!;
+      }
     }
     return cost;
   }
@@ -74,6 +77,7 @@ export class Relaxation {
     const { tree, demand, supply } = this;
     this.evening = evening;
     for (let m = demand.from; m < demand.to; m++) {
+      if (m === demand.quietFrom) m = demand.quietTo;
       const cooks = supply.cooks[m]!;
       demand.taken[m] = cooks > 0 && evening.forced[m]! >= cooks ? 1 : 0;
     }

@@ -88,25 +88,41 @@ export class Supply {
     this.mostAway = most;
   }
 
-  /** Least cost of minutes given, less what is paid for them; what tables add is told by `tableCost`. */
-  cost(price: Float64Array, evening: Evening, from: number, to: number): f64 {
+  /**
+   * Least cost of minutes given, less what is paid for them; what tables add is told by `tableCost`. Nothing is paid outside slots
+   * [from, to), nor in [quietFrom, quietTo).
+   */
+  cost(
+    price: Float64Array,
+    evening: Evening,
+    from: number,
+    to: number,
+    quietFrom: number = to,
+    quietTo: number = to,
+  ): f64 {
     const { model, cooks, dayStart, byFirst } = this;
     const { zero, weights } = model;
+    const { firstLow } = evening;
     let total: f64 = 0;
-    for (let m = from; m < Math.min(to, dayStart); m++) total -= Math.max(0, price[m]!) * cooks[m]!;
+    const night = Math.min(to, dayStart);
+    for (let m = from; m < night; m++) {
+      if (m === quietFrom) m = quietTo;
+      if (m < night) total -= Math.max(0, price[m]!) * cooks[m]!;
+    }
     let later: f64 = 0;
     let best: f64 = Infinity;
-    for (let m = zero; m >= dayStart; m--) {
-      if (m < zero && m >= from) later -= Math.max(0, price[m]!) * cooks[m]!;
+    for (let m = zero; m >= firstLow; m--) {
+      if (m < zero && m >= from && (m < quietFrom || m >= quietTo))
+        later -= Math.max(0, price[m]!) * cooks[m]!;
       const value = later + weights.day * (zero - m);
       byFirst[m - dayStart] = value;
-      if (m < evening.firstLow || m > evening.firstHigh || value >= best) continue;
+      if (m > evening.firstHigh || value >= best) continue;
       best = value;
       this.first = m;
     }
     total += best;
     for (let m = zero; m < to; m++) total -= Math.max(0, price[m]!) * cooks[m]!;
-    for (let m = dayStart; m <= zero; m++) byFirst[m - dayStart]! += total - best;
+    for (let m = firstLow; m <= zero; m++) byFirst[m - dayStart]! += total - best;
     return total;
   }
 

@@ -54,7 +54,15 @@ export function openRelaxations(): void {
 }
 
 /** Takes over which starts are open, when the day's work may begin, and where the dinner lies. */
-export function lookAt(d: i32, firstLow: i32, firstHigh: i32, from: i32, to: i32): void {
+export function lookAt(
+  d: i32,
+  firstLow: i32,
+  firstHigh: i32,
+  from: i32,
+  to: i32,
+  quietFrom: i32,
+  quietTo: i32,
+): void {
   const desk = desks[d];
   const options = desk.relaxation.tree.options;
   for (let i = 0; i < options.length; i++) {
@@ -76,6 +84,8 @@ export function lookAt(d: i32, firstLow: i32, firstHigh: i32, from: i32, to: i32
   desk.evening.firstHigh = firstHigh;
   desk.relaxation.demand.from = from;
   desk.relaxation.demand.to = to;
+  desk.relaxation.demand.quietFrom = quietFrom;
+  desk.relaxation.demand.quietTo = quietTo;
 }
 
 export function bound(d: i32): f64 {

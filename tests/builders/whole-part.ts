@@ -1,6 +1,7 @@
 import { wholePartOf } from '../../core/proof/domain';
 import type { Dual } from '../../core/proof/dual';
 import { Narrower } from '../../core/proof/narrow';
+import { quietIn, quietWithin } from '../../core/proof/quiet';
 import type { Evening } from '../../core/proof/supply';
 
 /** All of a dinner as one part of a proof, open; `evening` narrows it and tells what is known then, null where nothing is left. */
@@ -18,7 +19,8 @@ export function wholePart(dual: Dual) {
   };
   const evening = (): Evening | null => {
     if (!narrower.narrow(part)) return null;
-    dual.setSpan(narrower.from, narrower.to);
+    const { from, to } = narrower;
+    dual.setSpan({ from, to, ...quietWithin(quietIn(tree, narrower, part.domain), from, to) });
     const { serveLow, serveHigh, forced, tables } = narrower;
     return { ...part, serveLow, serveHigh, forced, trips: tables.trips };
   };

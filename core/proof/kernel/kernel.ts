@@ -6,7 +6,15 @@ import { packTrees } from './pack';
 /** What the compiled kernel exports: see `kernel/proof/entry.ts`; `d` numbers the relaxations. */
 interface Exports extends KernelMemory {
   openRelaxations(): void;
-  lookAt(d: number, firstLow: number, firstHigh: number, from: number, to: number): void;
+  lookAt(
+    d: number,
+    firstLow: number,
+    firstHigh: number,
+    from: number,
+    to: number,
+    quietFrom: number,
+    quietTo: number,
+  ): void;
   bound(d: number): number;
   ruleOut(d: number, limit: number): number;
   countUse(d: number): void;
@@ -189,7 +197,9 @@ export class RelaxationKernel {
     this.write('longest', this.longest);
     this.write('checkFrom', this.checkFrom);
     this.write('checkTo', this.checkTo);
-    this.wasm.lookAt(this.number, evening.firstLow, evening.firstHigh, demand.from, demand.to);
+    const { from, to, quietFrom, quietTo } = demand;
+    const { firstLow, firstHigh } = evening;
+    this.wasm.lookAt(this.number, firstLow, firstHigh, from, to, quietFrom, quietTo);
   }
 
   private get buffer(): ArrayBuffer {
