@@ -15,6 +15,7 @@ function laidOut(steps: Parameters<typeof dinnerFile>[0], starts: Record<string,
       options: activities.map(() => null),
       start: Int32Array.from(activities, ({ name }) => zero + (starts[name.split('/')[1]!] ?? 0)),
       serve: Int32Array.of(zero),
+      isDecided: false,
     },
     () => {},
   );

@@ -43,6 +43,7 @@ function potAtTable({ minutes, every, slack, takes, at }: Pot, cooks = 1): Board
       options: activities.map(() => null),
       start: Int32Array.from(activities, ({ name }) => zero + (name === 'stew/pot' ? at : -20)),
       serve: Int32Array.of(zero, zero + 42),
+      isDecided: true,
     },
     () => {},
   );
