@@ -77,7 +77,13 @@ export class Inserter {
   }
 
   /** Places `i` exactly there, in minutes of `free`, if that is feasible. */
-  insertAt(i: number, m: number, oven: number, start: number, free: readonly Bits[] = this.board.free): boolean {
+  insertAt(
+    i: number,
+    m: number,
+    oven: number,
+    start: number,
+    free: readonly Bits[] = this.board.free,
+  ): boolean {
     const { board } = this;
     const mode = board.activity(i).modes[m]!;
     if (start < this.earliest(i, mode) || start > this.latest(i, mode)) return false;
@@ -88,6 +94,23 @@ export class Inserter {
     this.put(i, m, oven, start);
     board.close(i);
     return true;
+  }
+
+  /** Places `i`, as it was, at `start`; what can make way for it does, and work that may pause ends when that costs least. */
+  insertBack(i: number, m: number, oven: number, start: number): boolean {
+    const { board } = this;
+    const { windows } = board;
+    const { pausable } = board.activity(i).modes[m]!;
+    if (!pausable && this.insertAt(i, m, oven, start)) return true;
+    const low = windows.loStart[i]!;
+    const high = windows.hiStart[i]!;
+    if (start < low || start > high) return false;
+    windows.loStart[i] = windows.hiStart[i] = start;
+    board.mode[i] = m;
+    if (this.insert(i, 0, false, true)) return true;
+    windows.loStart[i] = low;
+    windows.hiStart[i] = high;
+    return false;
   }
 
   /** Places `i`, as it was, at `wanted` or as soon after it as there is room; where there is none, as late before it. */

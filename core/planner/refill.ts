@@ -199,7 +199,8 @@ export class Refill {
       for (let k = 1; k < count; k++) open[k - 1] = open[k]!;
       open[count - 1] = i;
       const start = wanted[i]!;
-      if (!isOpen || start < 0 || !this.inserter.insertAt(i, board.mode[i]!, board.oven[i]!, start)) continue;
+      if (!isOpen || start < 0 || !this.inserter.insertBack(i, board.mode[i]!, board.oven[i]!, start))
+        continue;
       count -= 1;
       if (board.follow(i, open, count)) continue;
       board.unplace(i);
@@ -214,14 +215,14 @@ export class Refill {
    * place only. Returns how many are left in `open`.
    */
   putLater(): number {
-    const { board, open, wanted } = this;
+    const { board, open } = this;
     let count = this.openMoved(false);
     if (!board.tighten(open, count)) return count;
     // What found no place stands first in `open`, then what is still to come.
     let left = 0;
     while (left < count) {
       const i = open[left]!;
-      if (wanted[i]! < 0 || !this.inserter.insertFrom(i, board.mode[i]!, board.oven[i]!, wanted[i]!)) {
+      if (!this.isPutLater(i)) {
         left += 1;
         continue;
       }
@@ -235,6 +236,15 @@ export class Refill {
       if (!board.tighten(open, count)) return count;
     }
     return left;
+  }
+
+  private isPutLater(i: number): boolean {
+    const { board, inserter } = this;
+    const wanted = this.wanted[i]!;
+    if (wanted < 0) return false;
+    const mode = board.mode[i]!;
+    const oven = board.oven[i]!;
+    return inserter.insertBack(i, mode, oven, wanted) || inserter.insertFrom(i, mode, oven, wanted);
   }
 
   /** Moves what is to be put back into `open`, in the order of its turns; returns how many there are. */

@@ -41,6 +41,15 @@ test('it pauses for longer than it must, where what it makes then waits less', (
   expect(pieces?.at(-1)?.[1]).toBe(-35);
 });
 
+test('it ends as late as it can, where what it makes goes on later still', () => {
+  // Stirring from 18:12 to 18:22 leaves no five minutes before the pot goes on.
+  const pieces = piecesOf(planWith({ best: 0, most: 40 }, '18:25', [step('stir', 10)]));
+  expect(pieces).toEqual([
+    [-70, -55],
+    [-53, -48],
+  ]);
+});
+
 test('nothing is put down for longer than half an hour, nor taken up for less than five minutes', () => {
   expect(planWith({ best: 0, most: 0 }, '18:41').feasible).toBe(false);
   // What is pinned from 18:12 on leaves four minutes before the pot goes on.
