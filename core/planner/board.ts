@@ -174,7 +174,7 @@ export class Board {
     const mode = this.modeOf(i);
     const isLong = mode.pausable && mode.hands === 1 && mode.duration >= 2 * LEAST_PIECE;
     const { guests, hosts } = this.config;
-    return isLong && guests[i]!.length === 0 && hosts[i] === -1 && this.model.activities[i]!.pin === -1;
+    return isLong && guests[i]!.length === 0 && hosts[i] === -1;
   }
 
   /** From which slot on stretch `s`, which begins in slot `from`, may make way: all of a check, all of such work but its beginning. */

@@ -56,6 +56,11 @@ export class Checks {
     }
   }
 
+  /** Takes lifted checks that have found another minute off the board again. */
+  takeOff(moved: number): void {
+    for (let k = 0; k < moved; k++) this.board.release(this.lifted[k]!);
+  }
+
   /** Finds each lifted check another minute within its slack. Leaves all lifted where one finds none. */
   settle(moved: number): boolean {
     const { board, lifted } = this;
@@ -80,7 +85,7 @@ export class Checks {
         }
       }
       if (at < 0) {
-        for (let j = 0; j < k; j++) board.release(lifted[j]!);
+        this.takeOff(k);
         return false;
       }
       board.occupy(s, cook, at, at + length);

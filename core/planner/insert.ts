@@ -320,7 +320,7 @@ export class Inserter {
       return true;
     }
     board.unplace(i);
-    if (preempted.hasRoom && this.putTogether(i, m, oven, start, cook, moved)) return true;
+    if (moved + preempted.count > 0 && this.putTogether(i, m, oven, start, cook, moved)) return true;
     checks.lower(moved);
     return false;
   }
@@ -337,11 +337,27 @@ export class Inserter {
     const { board, preempted } = this;
     const { duration } = board.activity(i).modes[m]!;
     board.place(i, m, oven, start, start + duration);
-    if (board.isInterruptible(i)) {
-      preempted.join(i, cook);
-      if (this.settle(moved)) return true;
+    if (board.isInterruptible(i) && preempted.join(i, cook)) {
+      if (this.settleAround(moved) || this.settle(moved)) return true;
     }
     board.unplace(i);
+    return false;
+  }
+
+  /** The same as `settle`, but looks at pots come first and work is laid around them. */
+  private settleAround(moved: number): boolean {
+    const { preempted, checks } = this;
+    preempted.reserve();
+    const areSettled = checks.settle(moved);
+    preempted.takeOff();
+    if (areSettled) {
+      if (preempted.layAgain()) {
+        preempted.close();
+        return true;
+      }
+      preempted.takeOff();
+      checks.takeOff(moved);
+    }
     return false;
   }
 

@@ -9,7 +9,10 @@ import type { Placement } from './settle';
 export type Minutes = ReadonlyMap<number, readonly number[]>;
 
 /** What comes of looking for them: where there are too many states to look at, or rules that are not seen to here, it is not known. */
-export type Outcome = { readonly kind: 'none' } | { readonly kind: 'unknown' } | { readonly kind: 'found'; readonly minutes: Minutes };
+export type Outcome =
+  | { readonly kind: 'none' }
+  | { readonly kind: 'unknown' }
+  | { readonly kind: 'found'; readonly minutes: Minutes };
 
 /** Work that may pause: when it begins and may end, and what it costs by its end. */
 interface Job {
@@ -300,7 +303,8 @@ export class LooseWork {
       return;
     }
     for (let j = 0; j < jobs.length; j++) {
-      if (left[j] === 0 || jobs[j]!.start > t || (begins >= 0 && j !== begins) || this.cooks[t] === 0) continue;
+      if (left[j] === 0 || jobs[j]!.start > t || (begins >= 0 && j !== begins) || this.cooks[t] === 0)
+        continue;
       if (j !== job && !(mayLeave && (left[j]! >= LEAST_PIECE || j === begins))) continue;
       yield* this.work(state, t, j);
     }
@@ -336,7 +340,8 @@ export class LooseWork {
 
   private *look(state: State, t: number, k: number): Generator<State> {
     const { activity, takes } = this.looks[k]!;
-    for (const next of this.go(state, t, takes, activity, true)) yield { ...next, looks: state.looks & ~(1 << k) };
+    for (const next of this.go(state, t, takes, activity, true))
+      yield { ...next, looks: state.looks & ~(1 << k) };
   }
 
   /** The state after `length` minutes at or away from work, if no table is left for too long. */

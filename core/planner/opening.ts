@@ -55,7 +55,7 @@ export class Opening {
     for (let k = 0; k < failures.length; k++) failures[k]! *= FADING;
     const { members } = board.config;
     for (let k = 0; k < members.length; k++) refill.open[k] = members[k]!;
-    return this.placeFast(members.length);
+    return this.placeFast(members.length, attempt > 1 && this.random.next() < 0.5);
   }
 
   /** Tries the waits that each course would like, then the longest, then those with some that chance has. */
@@ -76,19 +76,27 @@ export class Opening {
 
   /**
    * Where something is pinned: places that, and what its pauses leave one time to, before all else; returns how many of the
-   * first `count` of `open` are left, -1 where these cannot be together.
+   * first `count` of `open` are left, -1 where these cannot be together. In which order is left to chance where it `isMixed`.
    */
-  private placeFast(count: number): number {
-    const { board, inserter } = this;
+  private placeFast(count: number, isMixed: boolean): number {
+    const { board, inserter, random } = this;
     const { open } = this.refill;
     let fast = 0;
     for (let k = 0; k < count; k++) if (board.isFast(open[k]!)) fast += 1;
     if (fast === 0) return count;
     if (!board.tighten(open, count)) return -1;
+    if (isMixed) {
+      for (let k = count - 1; k > 0; k--) {
+        const other = random.below(k + 1);
+        const i = open[k]!;
+        open[k] = open[other]!;
+        open[other] = i;
+      }
+    }
     for (let turn = 0; turn < 3; turn++) {
       for (let k = 0; k < count; k++) {
         const i = open[k]!;
-        if (this.turnOf(i) !== turn) continue;
+        if (this.turnOf(i, isMixed) !== turn) continue;
         if (!inserter.insert(i, 0, true, true)) return -1;
         open[k--] = open[--count]!;
         if (count > 0 && !board.follow(i, open, count)) return -1;
@@ -97,12 +105,12 @@ export class Opening {
     return count;
   }
 
-  /** What is pinned comes first, then plates, then what is pinned but can pause for others; the rest has no such turn. */
-  private turnOf(i: number): number {
+  /** What is pinned comes first, then plates, then what is pinned but can pause for others, unless that `isMixed`; the rest has no such turn. */
+  private turnOf(i: number, isMixed: boolean): number {
     const { board } = this;
     const { role, modes } = board.activity(i);
     if (role !== 'step') return 1;
     if (!board.isFast(i)) return 3;
-    return modes[0]!.pausable ? 2 : 0;
+    return modes[0]!.pausable && !isMixed ? 2 : 0;
   }
 }

@@ -1,4 +1,5 @@
 import {
+  allBits,
   LEAST_PIECE,
   makeBits,
   MAX_PAUSE,
@@ -53,17 +54,26 @@ export class Preempted {
     this.one = makeBits(board.model.words * 32);
   }
 
-  /** Adds an activity that is placed but not laid yet: it is laid together with what is lifted. */
-  join(i: number, cook: number): void {
+  /** Adds an activity that is placed but not laid yet: it is laid together with what is lifted. False where these are too many. */
+  join(i: number, cook: number): boolean {
+    if (this.count === MOST) return false;
     const w = this.count++;
     this.works[w] = i;
     this.oldCount[w] = 0;
     this.prepare(w, cook);
+    return true;
   }
 
-  /** True where one more can be laid with what is lifted. */
-  get hasRoom(): boolean {
-    return this.count > 0 && this.count < MOST;
+  /** Takes the minutes in which each of what is lifted has to begin. */
+  reserve(): void {
+    const { board } = this;
+    for (let w = 0; w < this.count; w++) {
+      const i = this.works[w]!;
+      const start = board.start[i]!;
+      if (!allBits(board.free[this.cook[w]!]!, start, start + LEAST_PIECE)) continue;
+      board.occupy(board.activity(i).firstStretch, this.cook[w]!, start, start + LEAST_PIECE);
+      board.stretches[i] = 1;
+    }
   }
 
   /** Lifts the work that stretch `s` is a piece of; false where it cannot be. */
@@ -151,7 +161,8 @@ export class Preempted {
     const { windows, config } = board;
     let end = board.start[i]! + mode.duration + MAX_PAUSE;
     const after = config.after[i]!;
-    for (let k = 0; k < after.length; k++) end = Math.min(end, windows.hiStart[after[k]!.to]! - after[k]!.least);
+    for (let k = 0; k < after.length; k++)
+      end = Math.min(end, windows.hiStart[after[k]!.to]! - after[k]!.least);
     if (config.plates[i] !== -2) end = Math.min(end, board.platingStart(board.activity(i).course));
     return end;
   }

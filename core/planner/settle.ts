@@ -78,6 +78,8 @@ function freeFor(
   for (const m of minutes) fillBits(own, m, m + 1, true);
   fillBits(own, start, start + mode.touchIn, true);
   fillBits(own, start + mode.duration - mode.touchOut, start + mode.duration, true);
-  for (let m = 1; m <= mode.checks; m++) if (checkFrom(mode, m) === checkTo(mode, m)) fillBits(own, start + checkFrom(mode, m), start + checkFrom(mode, m) + mode.takes, true);
+  for (let m = 1; m <= mode.checks; m++)
+    if (checkFrom(mode, m) === checkTo(mode, m))
+      fillBits(own, start + checkFrom(mode, m), start + checkFrom(mode, m) + mode.takes, true);
   return free.map((bits) => bits.map((word, w) => word & own[w]!));
 }
