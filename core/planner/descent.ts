@@ -66,6 +66,9 @@ export class Descent {
   /** By activity: the slot in which a plan to be taken up has it, or -1 where it does not say. */
   readonly wanted: Int32Array;
   rounds = 0;
+  /** What a board has on it before anything is placed, where something has begun: see `recallBegun`. */
+  readonly begun: Int32Array;
+  hasBegun = false;
   private readonly opening: Opening;
   private readonly pieces: Pieces;
   private readonly current: Int32Array;
@@ -93,6 +96,7 @@ export class Descent {
     this.opening = new Opening(board, random, inserter, forcer, refill);
     this.pieces = new Pieces(board);
     this.current = copyOf(board.memory);
+    this.begun = copyOf(board.memory);
     this.config = board.config;
     this.best = new Incumbent(board);
     this.wanted = new Int32Array(model.activities.length);
@@ -137,7 +141,8 @@ export class Descent {
   }
 
   private wantAll(): void {
-    for (const i of this.board.config.members) this.refill.want(i, this.wanted[i]!);
+    const { board, wanted } = this;
+    for (const i of board.config.members) if (!board.placed[i]) this.refill.want(i, wanted[i]!);
   }
 
   /** Takes out what starts no more than `reach` minutes from where the first `count` of `open` are wanted; returns how many then are. */
@@ -240,8 +245,10 @@ export class Descent {
     this.board.config = this.config;
   }
 
+  /** Takes everything off the board but what has begun, as far as it is known how that was done. */
   clearBoard(): void {
-    for (const a of this.model.activities) this.board.unplace(a.index);
+    if (this.hasBegun) this.board.memory.set(this.begun);
+    else for (const a of this.model.activities) this.board.unplace(a.index);
   }
 
   /** What work costs for standing ahead of sitting down; it only guides, and settles ties. */

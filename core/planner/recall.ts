@@ -1,5 +1,5 @@
-import { allBits, serviceShift, type Model } from '../model';
-import { DAY_WINDOW, type Plan } from '../plan';
+import { allBits, serviceShift, type Mode, type Model } from '../model';
+import { DAY_WINDOW, type HandsSpan, type Plan, type PlanStep } from '../plan';
 import { Board } from './board';
 import { awayHolds } from './cost';
 import { Inserter } from './insert';
@@ -67,12 +67,56 @@ export function recallPlan(
 }
 
 /**
+ * Puts what has begun on an empty board as the plan made before has it: in whose minutes it was done is over and done with. What
+ * lasts longer than it was to goes on with the same cook where it can, and else is left out. False where nothing has begun.
+ */
+export function recallBegun(board: Board, plan: Plan): boolean {
+  const { model } = board;
+  const { members, starts } = recallPlan(board, plan);
+  const now = Math.max(...members.map((i) => model.activities[i]!.notBefore));
+  const cookOf = new Map(model.dinner.cooks.map((cook, c) => [cook.id, c]));
+  const rows = new Map(plan.steps.map((row) => [row.step, row]));
+  let count = 0;
+  members.forEach((i, k) => {
+    const { pin, name } = model.activities[i]!;
+    const row = rows.get(name);
+    if (!row || now === 0 || pin < 0 || pin >= now || pin !== starts[k]) return;
+    const hands = asLongAs(board.modeOf(i), row);
+    if (!hands || !isFree(board, hands, cookOf)) return;
+    const end = pin + board.modeOf(i).duration + row.end - row.start - workOf(row);
+    if (put(board, i, pin, end - pin, hands, cookOf)) count += 1;
+  });
+  return count > 0;
+}
+
+/** The stretches of hands of a row, the last one for as much longer as the work now takes; null where they cannot be told. */
+function asLongAs({ isHands, duration }: Mode, row: PlanStep): HandsSpan[] | null {
+  const longer = duration - workOf(row);
+  if (!isHands) return longer === 0 ? [...row.hands] : null;
+  const to = row.end;
+  return row.hands.map((span) => (span.to === to ? { ...span, to: to + longer } : span));
+}
+
+/** Minutes that a step takes, pauses left out. */
+function workOf({ pieces, start, end }: PlanStep): number {
+  return pieces?.reduce((sum, [from, to]) => sum + to - from, 0) ?? end - start;
+}
+
+function isFree(board: Board, hands: readonly HandsSpan[], cookOf: ReadonlyMap<string, number>): boolean {
+  const { zero } = board.model;
+  return hands.every(({ from, to, cook }) => {
+    const c = cookOf.get(cook);
+    return c !== undefined && to > from && allBits(board.free[c]!, zero + from, zero + to);
+  });
+}
+
+/**
  * Where the pauses of a plan put back hold no more (what sets came into the cold too late), makes the one before some course
  * longer, by as few minutes as do. What stands after the plates before goes with the course: `starts`, of `members`, is changed.
  */
 export function lengthenPause(board: Board, members: readonly number[], starts: number[]): void {
   const { courses } = board.model;
-  const open = Int32Array.from(members);
+  const open = Int32Array.from(members.filter((i) => !board.placed[i]));
   if (board.tighten(open, open.length)) return;
   const before = board.serve.slice();
   const pauses = courses.map((_, c) => (c === 0 ? 0 : before[c]! - before[c - 1]! - courses[c - 1]!.eating));

@@ -62,6 +62,7 @@ function* replanned(
     const other = new Search(model, seedBeside(options.seed, 1));
     const { isOver } = until(SHARE_FOR_BOTH);
     const budget = { rounds: Math.round((rounds * SHARE_FOR_BOTH) / 2), isOver };
+    if (old.feasible) other.recallBegun(old);
     if (yield* other.constructing(budget)) {
       yield* other.improving(budget);
       if (other.best.cost * (1 + WORTH_OF_CALM) < search.best.cost) search.takeOver(other);

@@ -11,7 +11,7 @@ import { Kernel } from './kernel/kernel';
 import { laterStarts } from './lateness';
 import { ANY_WAYS, FIRST_WAYS } from './opening';
 import { Pool } from './pool';
-import { lengthenPause, recallPlan } from './recall';
+import { lengthenPause, recallBegun, recallPlan } from './recall';
 import { Random } from './random';
 import { isLeastForStarts } from './rigid';
 import { CHECK_CLOCK_EVERY } from './refill';
@@ -180,6 +180,7 @@ export class Search {
   startFrom(plan: Plan, budget: Budget, giveUp: () => boolean = () => false): boolean {
     const { board, descent } = this;
     const before = this.best.cost;
+    this.recallBegun(plan);
     descent.clearBoard();
     const { members, starts } = recallPlan(board, plan);
     lengthenPause(board, members, starts);
@@ -204,6 +205,15 @@ export class Search {
       REACH_OF_TRY.some(again);
     if (isTaken && this.best.cost < before) budget.onBetter?.(this.best.cost);
     return isTaken;
+  }
+
+  /** Has what has begun stand on every board as a plan made before has it. */
+  recallBegun(plan: Plan): void {
+    const { board, descent } = this;
+    descent.hasBegun = false;
+    descent.clearBoard();
+    descent.hasBegun = recallBegun(board, plan);
+    descent.begun.set(board.memory);
   }
 
   /** Goes on from the best plan of another search for the same dinner. */

@@ -95,6 +95,14 @@ export function setBoardConfiguration(index: i32): void {
   search().board.config = search().model.configurations[index];
 }
 
+export function begunMemory(): usize {
+  return changetype<usize>(search().begun);
+}
+
+export function setHasBegun(hasBegun: bool): void {
+  search().hasBegun = hasBegun;
+}
+
 export function bestMemory(): usize {
   return changetype<usize>(search().best.memory);
 }

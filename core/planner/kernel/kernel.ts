@@ -22,6 +22,8 @@ interface Exports extends KernelMemory {
   boardMemory(): number;
   boardConfiguration(): number;
   setBoardConfiguration(index: number): void;
+  begunMemory(): number;
+  setHasBegun(hasBegun: number): void;
   bestMemory(): number;
   bestConfiguration(): number;
   bestCost(): number;
@@ -115,6 +117,8 @@ export class Kernel {
     const indexOf = (config: Configuration) => configurations.indexOf(config);
     this.words(wasm.boardMemory()).set(board.memory);
     this.words(wasm.bestMemory()).set(best.memory);
+    this.words(wasm.begunMemory()).set(descent.begun);
+    wasm.setHasBegun(descent.hasBegun ? 1 : 0);
     this.failures().set(forcer.failures);
     wasm.setBoardConfiguration(indexOf(board.config));
     wasm.setBest(indexOf(best.config), best.cost, best.pull);
