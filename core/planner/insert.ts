@@ -3,11 +3,10 @@ import { DAY_WINDOW } from '../plan';
 import { blockOven, blockStay, blockThings, latestForKept, resourcesFree } from './blocking';
 import type { Board } from './board';
 import { Candidates } from './candidates';
-import { Checks } from './checks';
 import { firstBusy } from './cost';
 import { costOfEnd, costOfStart, leastEnd, losslessEnd } from './links';
 import { Layout } from './layout';
-import { Preempted } from './preempted';
+import { Placing } from './placing';
 import type { Random } from './random';
 
 /** Where an activity could go: mode, oven, start, and what it would add to the cost. */
@@ -28,8 +27,7 @@ export class Inserter {
   private readonly one: Bits;
   private readonly pushFree: readonly Bits[];
   private readonly candidates: Candidates;
-  private readonly checks: Checks;
-  private readonly preempted: Preempted;
+  private readonly placing: Placing;
   /** First slot of the day's work while a place is looked for. */
   private dayStart = 0;
   private readonly choice = new Choice();
@@ -42,10 +40,9 @@ export class Inserter {
     private readonly random: Random,
   ) {
     const { model } = board;
-    this.layout = new Layout(board);
-    const preempted = new Preempted(board);
-    this.preempted = preempted;
-    this.checks = new Checks(board, preempted);
+    const layout = new Layout(board);
+    this.layout = layout;
+    this.placing = new Placing(board, layout);
     this.candidates = new Candidates(board, random);
     this.starts = makeBits(model.words * 32);
     this.one = makeBits(model.words * 32);
@@ -91,7 +88,7 @@ export class Inserter {
     if (nextBit(this.starts, start, start + 1) < 0) return false;
     if (!this.layout.lay(i, mode, start, free)) return false;
     if (mode.pausable && !this.pausedFits(i, mode, oven, start)) return false;
-    this.put(i, m, oven, start);
+    this.placing.put(i, m, oven, start);
     board.close(i);
     return true;
   }
@@ -297,78 +294,13 @@ export class Inserter {
     return 0;
   }
 
-  /** Places `i` as it was last laid out. */
-  private put(i: number, m: number, oven: number, start: number): void {
-    const { board, layout } = this;
-    const { firstStretch } = board.activity(i);
-    board.place(i, m, oven, start, layout.end);
-    board.stretches[i] = layout.count;
-    for (let k = 0; k < layout.count; k++)
-      board.occupy(firstStretch + k, layout.cook[k]!, layout.from[k]!, layout.to[k]!);
-  }
-
   private commit(i: number, m: number, oven: number, start: number, push: boolean, wantedEnd = 0): boolean {
-    const { board, layout, checks, preempted } = this;
+    const { board, layout, placing } = this;
     const mode = board.activity(i).modes[m]!;
     if (!layout.lay(i, mode, start, push ? this.pushFree : board.free, wantedEnd)) return false;
-    const moved = push ? checks.lift(layout) : 0;
-    if (moved < 0) return false;
-    const cook = layout.count > 0 ? layout.cook[0]! : 0;
-    this.put(i, m, oven, start);
-    if (!push || this.settle(moved)) {
-      board.close(i);
-      return true;
-    }
-    board.unplace(i);
-    if (moved + preempted.count > 0 && this.putTogether(i, m, oven, start, cook, moved)) return true;
-    checks.lower(moved);
-    return false;
-  }
-
-  /** Places work that may pause together with what it interrupts, each giving way to the other. */
-  private putTogether(
-    i: number,
-    m: number,
-    oven: number,
-    start: number,
-    cook: number,
-    moved: number,
-  ): boolean {
-    const { board, preempted } = this;
-    const { duration } = board.activity(i).modes[m]!;
-    board.place(i, m, oven, start, start + duration);
-    if (board.isInterruptible(i) && preempted.join(i, cook)) {
-      if (this.settleAround(moved) || this.settle(moved)) return true;
-    }
-    board.unplace(i);
-    return false;
-  }
-
-  /** The same as `settle`, but looks at pots come first and work is laid around them. */
-  private settleAround(moved: number): boolean {
-    const { preempted, checks } = this;
-    preempted.reserve();
-    const areSettled = checks.settle(moved);
-    preempted.takeOff();
-    if (areSettled) {
-      if (preempted.layAgain()) {
-        preempted.close();
-        return true;
-      }
-      preempted.takeOff();
-      checks.takeOff(moved);
-    }
-    return false;
-  }
-
-  /** Lays all that was lifted again; false, and all of it off the board, where there is no room. */
-  private settle(moved: number): boolean {
-    const { preempted, checks } = this;
-    if (preempted.layAgain() && checks.settle(moved)) {
-      preempted.close();
-      return true;
-    }
-    preempted.takeOff();
-    return false;
+    if (push) return placing.pushIn(i, m, oven, start);
+    placing.put(i, m, oven, start);
+    board.close(i);
+    return true;
   }
 }

@@ -2,7 +2,7 @@ import { checkFrom, checkTo, fillBits, makeBits, type Bits, type Configuration, 
 import type { Board } from './board';
 import { awayHolds } from './cost';
 import type { Inserter } from './insert';
-import { LooseWork, type Minutes } from './loose-work';
+import { looseMinutes, type Minutes } from './loose-minutes';
 import { Pieces } from './pieces';
 
 /** Where everything goes: slots, and modes by index. */
@@ -30,7 +30,7 @@ export function layOut(board: Board, inserter: Inserter, placement: Placement): 
  * where there are no such minutes, null where it is not known.
  */
 export function layOutBest(board: Board, inserter: Inserter, placement: Placement): boolean | null {
-  const outcome = new LooseWork(board).find(placement);
+  const outcome = looseMinutes(board, placement);
   if (outcome.kind === 'none') return false;
   if (outcome.kind === 'unknown') return null;
   return layInOrder(board, inserter, placement, LAST, outcome.minutes) || null;

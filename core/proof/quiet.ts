@@ -65,7 +65,8 @@ export function quietIn(tree: Tree, { from, to, serveLow, serveHigh }: Narrower,
   for (let m = from; m < to; m++) {
     const before = open;
     open += edges[m - from]!;
-    if (before === 0 && open > 0 && end > from && m - end > quietTo - quietFrom) [quietFrom, quietTo] = [end, m];
+    if (before === 0 && open > 0 && end > from && m - end > quietTo - quietFrom)
+      [quietFrom, quietTo] = [end, m];
     if (before > 0 && open === 0) end = m;
   }
   return { quietFrom, quietTo };

@@ -19,10 +19,3 @@ export function receive(length: i32): usize {
 export function received(): Parcel {
   return new Parcel(numbers);
 }
-
-/** What `target.set(source)` is among rows. */
-// @ts-ignore: decorator
-@global
-function copyRow<T>(target: StaticArray<T>, source: StaticArray<T>): void {
-  memory.copy(changetype<usize>(target), changetype<usize>(source), (source.length as usize) << alignof<T>());
-}

@@ -1,5 +1,6 @@
 // Turns a file of the core's search into the part of the language that the WebAssembly compiler knows: whole numbers for
 // `number`, no destructuring, no for-of, no marks for the type checker. What it means stays the same.
+import { posix } from 'node:path';
 import ts from 'typescript';
 
 const { factory: f, SyntaxKind: Kind } = ts;
@@ -11,7 +12,14 @@ const ROWS = { Int32Array: 'i32', Float64Array: 'f64', Uint8Array: 'u8' };
 export function lower(text, name) {
   const source = ts.createSourceFile(name, text, ts.ScriptTarget.ES2022, true);
   const { transformed } = ts.transform(source, [lowering]);
-  return ts.createPrinter({ removeComments: true }).printFile(transformed[0]);
+  const lowered = ts.createPrinter({ removeComments: true }).printFile(transformed[0]);
+  return lowered.includes('copyRow(') ? `import { copyRow } from '${rowsFrom(name)}';\n${lowered}` : lowered;
+}
+
+/** Where a file finds what the kernel knows of rows. */
+function rowsFrom(name) {
+  const path = posix.relative(posix.dirname(name), 'model/rows');
+  return path.startsWith('.') ? path : `./${path}`;
 }
 
 function lowering(context) {
@@ -106,7 +114,8 @@ function lowering(context) {
           node.declarationList.flags & ts.NodeFlags.BlockScoped,
         ),
       );
-    if (ts.isTypeReferenceNode(node) && ROWS[node.typeName.getText()]) return rowType(node.typeName.getText());
+    if (ts.isTypeReferenceNode(node) && ROWS[node.typeName.getText()])
+      return rowType(node.typeName.getText());
     if (ts.isNewExpression(node) && ROWS[node.expression.getText()])
       return f.createNewExpression(
         f.createIdentifier('StaticArray'),

@@ -27,7 +27,9 @@ test('rows, and lists that stay as they are, have their elements where they are 
   expect(lowered('class C { a = new Float64Array(2); b: readonly Uint8Array[]; }')).toBe(
     'class C { a: StaticArray<f64> = new StaticArray<f64>(2); b: StaticArray<StaticArray<u8>>; }',
   );
-  expect(lowered('a.b.set(c[i]!);')).toBe('copyRow(a.b, unchecked(c[i]));');
+  expect(lowered('a.b.set(c[i]!);')).toBe(
+    "import { copyRow } from './model/rows'; copyRow(a.b, unchecked(c[i]));",
+  );
 });
 
 test('elements are read and written without a look at the bounds, each once', () => {
