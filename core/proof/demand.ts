@@ -231,7 +231,7 @@ export class Demand {
   /** Ends of work that may pause. What resources cost up to the end is added, as `up` has them from the start. */
   private fillEnds(option: Option): void {
     const { ends, first, last, reach, low, mode } = option;
-    this.paused[option.number]!.fillEnds(this.minuteCost, this.sum, this.to);
+    this.paused[option.number]!.fillEnds(this.minuteCost, this.sum, this.costly, this.to);
     if (option.uses.length === 0) return;
     for (let k = first; k <= last + reach; k++) {
       if (ends[k]! < NEVER) ends[k]! += this.usePrice(option, low + k + mode.duration);

@@ -35,10 +35,10 @@ export class PausedWork {
   }
 
   /**
-   * Takes in what each minute costs now, and the sums of it up to each slot, below slot `slots`; then
+   * Takes in what each minute costs now, the sums of it and how many cost anything up to each slot, below slot `slots`; then
    * ends[e] = least over starts of up[s] and the work between them.
    */
-  fillEnds(cost: Float64Array, sum: Float64Array, slots: number): void {
+  fillEnds(cost: Float64Array, sum: Float64Array, costly: Int32Array, slots: number): void {
     const { option, table, width, best, bestAt } = this;
     const { up, ends, low, first, last, mode, shortest, longest } = option;
     const { duration, hands } = mode;
@@ -50,6 +50,10 @@ export class PausedWork {
       const s = low + k;
       const row = k * width;
       const pauses = Math.max(-1, Math.min(longest, slots - s - duration));
+      if (pauses >= 0 && costly[s + duration + pauses] === costly[s]) {
+        this.fillFree(k, shortest, pauses, before);
+        continue;
+      }
       if (duration < TWO_PIECES) this.fillTwoPieces(row, s, pauses, sum);
       else {
         const inner = s + LEAST_PIECE;
@@ -75,6 +79,20 @@ export class PausedWork {
       if (shortest > 0) table.fill(NEVER, row, row + Math.min(shortest, width));
       if (pauses < width - 1) table.fill(NEVER, row + pauses + 1, row + width);
     }
+  }
+
+  /** Where no minute costs anything, nor does the work. */
+  private fillFree(k: number, shortest: number, pauses: number, before: f64): void {
+    const { table, width, best, bestAt } = this;
+    const { ends } = this.option;
+    const row = k * width;
+    table.fill(NEVER, row, row + width);
+    for (let p = shortest; p <= pauses; p++) {
+      table[row + p] = 0;
+      if (before < ends[k + p]!) ends[k + p] = before;
+    }
+    best[k] = shortest <= pauses ? 0 : NEVER;
+    bestAt[k] = shortest;
   }
 
   /** All that can be chosen is where the pause lies: the dearest minutes are left out. */

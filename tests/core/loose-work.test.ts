@@ -184,9 +184,9 @@ test('pieces and looks that cost least are found, or that there are none, as by 
       expect(cost).toBeCloseTo(Math.min(...choices.map((choice) => costWith(board, choice))), 6);
       atTable += Number(evening.table);
     }),
-    { numRuns: 1500 },
+    { numRuns: 3000 },
   );
   expect(found).toBeGreaterThan(20);
   expect(none).toBeGreaterThan(20);
-  expect(atTable).toBeGreaterThan(5);
+  expect(atTable).toBeGreaterThan(4);
 });

@@ -113,8 +113,12 @@ test.each([
   const slots = low + count + duration + 4;
   const cost = Float64Array.from({ length: 60 }, () => (random.next() < 0.5 ? 0 : random.next()));
   const sum = new Float64Array(61);
-  cost.forEach((value, m) => (sum[m + 1] = sum[m]! + value));
-  work.fillEnds(cost, sum, slots);
+  const costly = new Int32Array(61);
+  cost.forEach((value, m) => {
+    sum[m + 1] = sum[m]! + value;
+    costly[m + 1] = costly[m]! + Number(value !== 0);
+  });
+  work.fillEnds(cost, sum, costly, slots);
   for (let k = option.first; k <= option.last; k++) {
     let least = Infinity;
     for (let p = 0; p <= reach && low + k + duration + p <= slots; p++) {
