@@ -32,10 +32,17 @@ export interface PlannedStep {
 
 const lowered = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
-function taskText(does: string, why: HandsSpan['why'], condition: string | undefined): string {
+/** `goesOn` where the work was begun before and put down. */
+function taskText(
+  does: string,
+  why: HandsSpan['why'],
+  condition: string | undefined,
+  goesOn: boolean,
+): string {
   if (why === 'check') return `Look after it: ${lowered(does)}`;
   if (why === 'out') return `Ready, take it off: ${lowered(does)}`;
-  return condition ? `If ${condition}: ${lowered(does)}` : does;
+  const what = goesOn ? `Go on: ${lowered(does)}` : does;
+  return condition ? `If ${condition}: ${lowered(what)}` : what;
 }
 
 /** The planned steps, each with its dish and step. Steps the dinner no longer has are passed over. */
@@ -70,7 +77,7 @@ export function tasksOf(dinner: Dinner, plan: Plan): Task[] {
         cook: span.cook,
         from: span.from,
         to: span.to,
-        text: taskText(step.does, span.why, step.if),
+        text: taskText(step.does, span.why, step.if, span.why === 'work' && span.from > row.start),
         dish: placed.dish.name,
       });
     }

@@ -1,5 +1,5 @@
 import { cookView, NO_SESSION, reduceSession, tasksOf, type Evening, type Session } from '../../core/live';
-import { demoText, planOf, read } from '../builders/dinner';
+import { demoText, dinnerFile, planOf, read, step } from '../builders/dinner';
 
 const dinner = read(JSON.parse(demoText('home-at-six')));
 const plan = planOf(dinner, 300);
@@ -24,6 +24,20 @@ test('every hands minute of the plan is one task, in order of time', () => {
   expect(tasks).toHaveLength(planned);
   expect(new Set(tasks.map((t) => t.id)).size).toBe(tasks.length);
   expect(tasks.map((t) => t.from)).toEqual([...tasks.map((t) => t.from)].sort((a, b) => a - b));
+});
+
+test('work that was put down is gone on with', () => {
+  const steps = [step('peel', 20, { pausable: true }), step('stir', 9), step('boil', 15, { after: ['peel'] })];
+  const pins = [
+    { step: 'dish/peel', start: '2026-10-17T17:50' },
+    { step: 'dish/stir', start: '2026-10-17T18:00' },
+  ];
+  const paused = read(dinnerFile(steps, { pins }));
+  const lines = tasksOf(paused, planOf(paused)).filter((task) => task.step === 'dish/peel');
+  expect(lines.map(({ from, to, text }) => [from, to, text])).toEqual([
+    [-70, -60, 'Do peel.'],
+    [-51, -41, 'Go on: do peel.'],
+  ]);
 });
 
 test('the first task is in hand before anything is done, and the cook is on time until its end', () => {
