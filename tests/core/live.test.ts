@@ -27,7 +27,11 @@ test('every hands minute of the plan is one task, in order of time', () => {
 });
 
 test('work that was put down is gone on with', () => {
-  const steps = [step('peel', 20, { pausable: true }), step('stir', 9), step('boil', 15, { after: ['peel'] })];
+  const steps = [
+    step('peel', 20, { pausable: true }),
+    step('stir', 9),
+    step('boil', 15, { after: ['peel'] }),
+  ];
   const pins = [
     { step: 'dish/peel', start: '2026-10-17T17:50' },
     { step: 'dish/stir', start: '2026-10-17T18:00' },
