@@ -3,9 +3,10 @@ import { findConflict, findRemedies } from '../explain';
 import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
-import { Prover, type Proof } from '../proof';
+import { Prover, type Answer, type Proof } from '../proof';
 import { lastOf } from '../slices';
-import { Search, type Budget } from './search';
+import type { Budget } from './runs';
+import { Search } from './search';
 
 export interface PlanOptions {
   /** The most seconds it may take. Whatever is reached earlier ends the search. */
@@ -38,6 +39,17 @@ const LEAST_LONGER = 2;
 const SHARE_FOR_PROOF = 0.1;
 const SHARE_A_SECOND = 0.15;
 const MOST_FOR_PROOF = 0.4;
+/** Of more activities than this it gets the less the more there are. */
+const MEDIUM = 45;
+/**
+ * In so many seconds for each activity there is time for relaxed answers to set out from: the proof begins in the middle of the search, until it has
+ * enough of them or this share of its work is done. A run that only searches takes so much of its time for them.
+ */
+const ENOUGH_FOR_RELAXED = 0.01;
+const ENOUGH_RELAXED = 8;
+const FEWEST_RELAXED = 4;
+const SHARE_FOR_RELAXED = 0.8;
+const SHARE_BESIDE_PROOF = 0.12;
 /** So much more of the time goes to the proof where another run beside does nothing but search. */
 const MORE_BESIDE_SEARCH = 0.2;
 
@@ -75,26 +87,42 @@ export function* planInSlices(
   const model = compileModel(dinner, progress);
   const search = new Search(model, options.seed);
   const isCancelled = () => options.isCancelled?.() === true;
-  const isSmall = model.activities.length <= SMALL;
-  const share = shareForSearch(options, isSmall);
-  const usual = roundsFor(options.seconds * share, model.activities.length);
+  const activities = model.activities.length;
+  const isSmall = activities <= SMALL;
+  const shares = sharesOf(options, activities);
+  const usual = roundsFor(options.seconds * shares.search, activities);
   const rounds = options.rounds ?? usual;
-  const work = STARTS_A_SECOND * options.seconds * (1 - share) * Math.min(1, rounds / usual);
-  const until = (part: number) => () =>
-    options.now() >= begin + 1000 * options.seconds * part || isCancelled();
+  const work = STARTS_A_SECOND * options.seconds * Math.min(1, rounds / usual);
+  let forRelaxed = 0;
+  const until = (part: number) => () => {
+    const most = 1000 * options.seconds;
+    return options.now() >= begin + Math.min(most, most * part + forRelaxed) || isCancelled();
+  };
   const onBetter = () => options.onBetter?.(assemblePlan(search.board, notices, null));
   if (!(yield* search.constructing({ rounds, isOver: until(SHARE_FOR_FIRST), onBetter }))) {
     return impossiblePlan(dinner, notices, options, end, progress);
   }
-  let proof: Proof | null = null;
+  const answers: Answer[] = [];
   let prover: Prover | null = null;
+  const prove = function* (isOver: () => boolean, mostWork: number): Generator<void, Proof | null> {
+    prover ??= proverFor(search, work * shares.proof, onBetter, (answer) => answers.push(answer));
+    prover?.beat(search.best.cost);
+    return prover && (yield* prover.running(isOver, mostWork));
+  };
+  const relax = function* (): Generator<void, Answer[]> {
+    const from = options.now();
+    const isOver = until(1);
+    yield* prove(() => answers.length >= ENOUGH_RELAXED || isOver(), work * shares.relaxed);
+    forRelaxed = options.now() - from;
+    return answers.length >= FEWEST_RELAXED ? answers : [];
+  };
+  let proof: Proof | null = null;
   for (const part of spells(options.seconds, isSmall)) {
     // What is proven before its time is up is the same plan each time, so no spell hangs on the clock.
-    const isOver = until(isSmall ? 1 : share);
-    yield* search.improving({ rounds: Math.round(rounds * part), isOver, onBetter });
-    if (share < 1) prover ??= proverFor(search, work, onBetter);
-    prover?.beat(search.best.cost);
-    proof = prover && (yield* prover.running(until(1), work * part));
+    const isOver = until(isSmall ? 1 : shares.search);
+    const budget = { rounds: Math.round(rounds * part), isOver, onBetter };
+    yield* search.improving(shares.relaxed > 0 ? { ...budget, relax } : budget);
+    if (shares.proof > 0) proof = yield* prove(until(1), work * shares.proof * part);
     if (proof?.isComplete) break;
   }
   search.showBest();
@@ -107,12 +135,20 @@ function* spells(seconds: number, isSmall: boolean): Generator<number, void> {
   yield 1;
 }
 
-/** How much of the time is for the search; the rest is for the proof. */
-function shareForSearch({ seconds, part }: PlanOptions, isSmall: boolean): number {
-  if (isSmall) return SHARE_FOR_SMALL;
-  if (part === 'search') return 1;
-  const forProof = Math.min(MOST_FOR_PROOF, SHARE_FOR_PROOF + SHARE_A_SECOND * seconds);
-  return 1 - forProof - (part === 'proof' ? MORE_BESIDE_SEARCH : 0);
+/** How much of the time is for the search and for the proof, and how much of that for relaxed answers to set out from. */
+function sharesOf(
+  { seconds, part }: PlanOptions,
+  activities: number,
+): { search: number; proof: number; relaxed: number } {
+  if (activities <= SMALL) return { search: SHARE_FOR_SMALL, proof: 1 - SHARE_FOR_SMALL, relaxed: 0 };
+  const isLong = seconds >= ENOUGH_FOR_RELAXED * activities;
+  if (part === 'search') {
+    const relaxed = isLong ? SHARE_BESIDE_PROOF : 0;
+    return { search: 1 - relaxed, proof: 0, relaxed };
+  }
+  const most = Math.min(MOST_FOR_PROOF, SHARE_FOR_PROOF + SHARE_A_SECOND * seconds);
+  const proof = most * Math.min(1, MEDIUM / activities) + (part === 'proof' ? MORE_BESIDE_SEARCH : 0);
+  return { search: 1 - proof, proof, relaxed: isLong ? proof * SHARE_FOR_RELAXED : 0 };
 }
 
 /** Rounds that the search takes in so many seconds, whatever the clock says: this makes a run repeatable. */
@@ -121,13 +157,19 @@ export function roundsFor(seconds: number, activities: number): number {
 }
 
 /** What proves that no plan costs less; better plans met on the way are kept by the search. Null where there are too many ways. */
-function proverFor(search: Search, work: number, onBetter: () => void): Prover | null {
+function proverFor(
+  search: Search,
+  work: number,
+  onBetter: () => void,
+  onRelaxed: (answer: Answer) => void,
+): Prover | null {
   const configs = search.configurations?.filter((c) => c.possible);
   if (!configs) return null;
   return new Prover(search.model, configs, {
     target: search.best.cost,
     work,
     settle: (answer) => search.settle(answer, onBetter),
+    onRelaxed,
   });
 }
 

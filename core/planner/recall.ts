@@ -1,4 +1,5 @@
 import { allBits, serviceShift, type Mode, type Model } from '../model';
+import type { Answer } from '../proof';
 import { DAY_WINDOW, type HandsSpan, type Plan, type PlanStep } from '../plan';
 import { Board } from './board';
 import { awayHolds } from './cost';
@@ -64,6 +65,18 @@ export function recallPlan(
       return role === 'step' ? anchors[i]! : board.serve[course]! + serviceShift(model, i);
     }),
   };
+}
+
+/** Prepares an empty board for a relaxed answer: ways, serving times, modes. Returns where its members would like to be. */
+export function recallAnswer(board: Board, { config, options, start, serve }: Answer): number[] {
+  board.config = config;
+  board.serve.set(serve);
+  return config.members.map((i) => {
+    board.mode[i] = options[i]?.index ?? 0;
+    board.oven[i] = board.modeOf(i).usesOven ? 0 : -1;
+    const { role, course } = board.activity(i);
+    return role === 'step' ? start[i]! : serve[course]! + serviceShift(board.model, i);
+  });
 }
 
 /**

@@ -6,7 +6,8 @@ import { assemblePlan } from './assemble';
 import { planInSlices, roundsFor, seedBeside, type PlanOptions } from './plan';
 import { anchorsOf } from './recall';
 import { lastOf } from '../slices';
-import { Search, type Budget } from './search';
+import type { Budget } from './runs';
+import { Search } from './search';
 
 /** Share of the time in which the best plan is looked for; in the rest what need not move is moved back. */
 const SHARE_FOR_BETTER = 0.8;

@@ -10,23 +10,12 @@ import { Descent, FOUND, IMPOSSIBLE_WAYS, type Incumbent } from './descent';
 import { Kernel } from './kernel/kernel';
 import { laterStarts } from './lateness';
 import { ANY_WAYS, FIRST_WAYS } from './opening';
-import { Pool } from './pool';
-import { lengthenPause, recallBegun, recallPlan } from './recall';
+import { lengthenPause, recallAnswer, recallBegun, recallPlan } from './recall';
 import { Random } from './random';
 import { isLeastForStarts } from './rigid';
 import { CHECK_CLOCK_EVERY } from './refill';
+import { runsFor, type Budget, type Runner } from './runs';
 import { layOut, layOutBest } from './settle';
-
-export interface Budget {
-  /** Rounds after which the search ends by itself; makes a run repeatable. */
-  readonly rounds: number;
-  /** True when it has to end now, whatever the rounds. */
-  readonly isOver: () => boolean;
-  /** Called with each better cost. */
-  readonly onBetter?: (cost: number) => void;
-  /** How hot the acceptance rule begins, as a share of the usual; less keeps nearer to where it sets out. */
-  readonly heat?: number;
-}
 
 /** Attempts at taking up an old plan: about what finds no place so many minutes are taken out with it. */
 const REACH_OF_TRY = [0, 15, 30, 60, 120, 240];
@@ -37,28 +26,20 @@ const MAX_ATTEMPTS = 1500;
 /** After so many attempts at which lags alone left no plan, of too many ways to look at each, none is looked for any more. */
 const HOPELESS_ATTEMPTS = 10;
 
-/**
- * Where there are many rounds for few activities, half of them go to runs from several first plans; the rest warms up the
- * best of their ends again and again, a little each time.
- */
-const SHARE_FOR_STARTS = 0.5;
-/** Rounds for each pair of activities that one more first plan needs, and how many of them are made at most. */
-const ROUNDS_FOR_START = 2.5;
-const MOST_STARTS = 8;
-/** Attempts at one of them; where it comes to nothing the one before is begun again. */
+/** Attempts at another first plan. */
 const RESTART_ATTEMPTS = 12;
-const REHEATS = 20;
-const REHEAT = 0.2;
+/** Steps for each activity in which what overlaps in a relaxed answer has to find other places. */
+const STEPS_FROM_RELAXED = 6;
 
 /** The search for one dinner: a first plan, better ones, and old plans taken up again. */
-export class Search {
+export class Search implements Runner {
   readonly board: Board;
   readonly best: Incumbent;
   /** What takes part for each choice of the dishes' ways; null where there are too many to look through. */
   readonly configurations: readonly Configuration[] | null;
   private readonly descent: Descent;
   private readonly calm: Calming;
-  private readonly random: Random;
+  readonly random: Random;
   private kernel: Kernel | null | undefined;
 
   constructor(
@@ -108,43 +89,33 @@ export class Search {
 
   /** The same in slices of a few rounds. Where it is told how hot to begin, it makes one run from the plan in hand. */
   *improving(budget: Budget): Generator<void, void> {
-    const rounds = budget.rounds - this.rounds;
-    const pairs = this.model.activities.length ** 2;
-    const starts = Math.min(MOST_STARTS, Math.floor(rounds / (ROUNDS_FOR_START * pairs)));
-    if (starts < 2 || budget.heat !== undefined) yield* this.cooling(budget, budget.rounds, budget.heat ?? 1);
-    else yield* this.gathering(budget, starts, rounds);
+    yield* runsFor(this, budget, this.model.activities.length);
   }
 
-  /** Several runs, each from a first plan of its own; then the best of their ends made warm again. */
-  private *gathering(budget: Budget, starts: number, rounds: number): Generator<void, void> {
-    const { best, random } = this;
-    const pool = new Pool(this.board, starts);
-    pool.keep(best);
-    const begun = this.rounds;
-    const onBetter = budget.onBetter && ((cost: number) => cost < pool.cost && budget.onBetter!(cost));
-    const inner: Budget = { ...budget, onBetter };
-    for (let k = 1; k <= starts && !budget.isOver(); k++) {
-      if (k > 1) {
-        best.forget();
-        this.descent.clearBoard();
-        if (!(yield* this.constructing(inner, RESTART_ATTEMPTS, ANY_WAYS)))
-          best.takeOver(pool.choose(random));
-      }
-      yield* this.cooling(inner, begun + Math.round((rounds * SHARE_FOR_STARTS * k) / starts), 1);
-      pool.keep(best);
-    }
-    const left = budget.rounds - this.rounds;
-    const from = this.rounds;
-    for (let k = 1; k <= REHEATS && !budget.isOver(); k++) {
-      best.takeOver(pool.choose(random));
-      yield* this.cooling(inner, from + Math.round((left * k) / REHEATS), REHEAT);
-      pool.keep(best);
-    }
-    best.takeOver(pool.first()!);
+  /** Another first plan, in place of the best one; false where none is found soon. */
+  *startAnew(budget: Budget): Generator<void, boolean> {
+    this.best.forget();
+    this.descent.clearBoard();
+    return yield* this.constructing(budget, RESTART_ATTEMPTS, ANY_WAYS);
+  }
+
+  /** A plan near a relaxed answer in place of the best one: what overlaps there finds other places. False where none is found. */
+  startNear(answer: Answer, { isOver }: Budget): boolean {
+    const { board, descent, best } = this;
+    best.forget();
+    descent.clearBoard();
+    const starts = recallAnswer(board, answer);
+    const { members } = board.config;
+    const kernel = this.kernelAtHand();
+    const engine = kernel ?? descent;
+    members.forEach((i, k) => (engine.wanted[i] = starts[k]!));
+    const isTaken = engine.takeUp(STEPS_FROM_RELAXED * (members.length + 5), 0, isOver);
+    kernel?.give();
+    return isTaken;
   }
 
   /** One run that cools until round `until`. */
-  private *cooling(budget: Budget, until: number, heat: number): Generator<void, void> {
+  *cooling(budget: Budget, until: number, heat: number): Generator<void, void> {
     const { descent, best } = this;
     const kernel = this.kernelAtHand();
     const engine = kernel ?? descent;

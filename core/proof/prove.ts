@@ -36,6 +36,8 @@ export interface ProofOptions {
   /** Starts to look at at most; makes a run repeatable. */
   readonly work: number;
   readonly settle: (answer: Answer) => Settled;
+  /** Called with the relaxed answer now and then while a part's first climb goes on. It may break what is only priced. */
+  readonly onRelaxed?: (answer: Answer) => void;
 }
 
 export interface Proof {
@@ -160,6 +162,10 @@ export class Prover {
     const limit = this.target - WORTH;
     if (node.prices) this.takeOver(node, dual, node.prices);
     const refine = () => {
+      if (!node.prices && this.options.onRelaxed) {
+        dual.countUse();
+        this.options.onRelaxed(answerOf(dual, false));
+      }
       const isSame = !this.filter(node, dual);
       return isSame || narrower.narrow(node) ? this.evening(node) : null;
     };
@@ -233,20 +239,14 @@ export class Prover {
 
   /** Parts a node, once what its answer comes to is known; what cannot be parted any more is left open. */
   private branch(node: Node, dual: Dual, narrower: Narrower): void {
-    const { tree, demand } = dual;
+    const { tree } = dual;
     dual.countUse();
     if (this.brancher.partEvening(node, dual, narrower, this.target)) return;
     const conflict = busiest(node, dual, narrower);
     let least = node.bound;
     if (conflict < 0) {
       const isDecided = anyOpen(node, narrower, tree) < 0;
-      const { cost, isLeast } = this.options.settle({
-        config: tree.config,
-        options: tree.options.map((options, i) => options[demand.chosen[i]!] ?? null),
-        start: demand.start,
-        serve: demand.serve,
-        isDecided,
-      });
+      const { cost, isLeast } = this.options.settle(answerOf(dual, isDecided));
       this.target = Math.min(this.target, cost);
       if (cost <= node.bound + WORTH || (isDecided && isLeast)) return;
       if (isLeast) least = cost;
@@ -254,6 +254,17 @@ export class Prover {
     if (this.brancher.partSteps(node, dual, narrower, conflict)) return;
     this.unsettled = Math.min(this.unsettled, least);
   }
+}
+
+/** After `countUse`: a copy of the relaxed answer. */
+function answerOf({ tree, demand }: Dual, isDecided: boolean): Answer {
+  return {
+    config: tree.config,
+    options: tree.options.map((options, i) => options[demand.chosen[i]!] ?? null),
+    start: demand.start.slice(),
+    serve: demand.serve.slice(),
+    isDecided,
+  };
 }
 
 function nothing({ hands, resources, queueShares }: Prices): Prices {

@@ -1,0 +1,128 @@
+import type { Answer } from '../proof';
+import type { Incumbent } from './descent';
+import type { Board } from './board';
+import { Pool } from './pool';
+import type { Random } from './random';
+
+export interface Budget {
+  /** Rounds after which the search ends by itself; makes a run repeatable. */
+  readonly rounds: number;
+  /** True when it has to end now, whatever the rounds. */
+  readonly isOver: () => boolean;
+  /** Called with each better cost. */
+  readonly onBetter?: (cost: number) => void;
+  /** How hot the acceptance rule begins, as a share of the usual; less keeps nearer to where it sets out. */
+  readonly heat?: number;
+  /** Relaxed answers to set out from, the best last; asked for once a first run has shown what a plan may cost. */
+  readonly relax?: () => Generator<void, Answer[]>;
+}
+
+/** What a search does at once, of which its runs are made. Each leaves what comes of it in `best`. */
+export interface Runner {
+  readonly board: Board;
+  readonly best: Incumbent;
+  readonly random: Random;
+  readonly rounds: number;
+  /** One run from the best plan that cools until round `until`, in slices. */
+  cooling(budget: Budget, until: number, heat: number): Generator<void, void>;
+  /** Another first plan in place of the best one; false where none is found soon. */
+  startAnew(budget: Budget): Generator<void, boolean>;
+  /** The same near a relaxed answer: what overlaps there finds other places. */
+  startNear(answer: Answer, budget: Budget): boolean;
+}
+
+/** Rounds for each pair of activities that one more first plan needs, and how many of them are made at most. */
+const ROUNDS_FOR_START = 2.5;
+const MOST_STARTS = 8;
+/** With fewer, one long run is better where it can set out from a relaxed answer. */
+const FEW_STARTS = 4;
+/**
+ * Where there are many rounds for few activities, half of them go to runs from several first plans; the rest warms up the
+ * best of their ends again and again, a little each time.
+ */
+const SHARE_FOR_STARTS = 0.5;
+const REHEATS = 20;
+const REHEAT = 0.2;
+/** Of so many first plans one is made from nothing, the others from relaxed answers. */
+const FROM_NOTHING = 3;
+
+/** Shares of the rounds of one long run before there are relaxed answers, and for each of those that are tried; how hot these are and what goes on from the best of them. */
+const SHARE_BEFORE = 0.2;
+const MOST_TRIED = 4;
+const SHARE_OF_TRY = 0.04;
+const HEAT_OF_TRY = 0.25;
+const HEAT_AFTER = 0.5;
+
+/** Improves the best plan of a search until the budget is spent, in runs as the rounds allow. Where it is told how hot to begin, it makes one from the plan in hand. */
+export function* runsFor(search: Runner, budget: Budget, activities: number): Generator<void, void> {
+  const { heat, relax } = budget;
+  const rounds = budget.rounds - search.rounds;
+  const starts = Math.min(MOST_STARTS, Math.floor(rounds / (ROUNDS_FOR_START * activities ** 2)));
+  if (heat !== undefined) yield* search.cooling(budget, budget.rounds, heat);
+  else if (relax && starts < FEW_STARTS) yield* fromRelaxed(search, budget, rounds, relax);
+  else if (starts >= 2) yield* fromSeveral(search, budget, rounds, starts);
+  else yield* search.cooling(budget, budget.rounds, 1);
+}
+
+/** One run, begun again from the best of some relaxed answers that plans come of. */
+function* fromRelaxed(
+  search: Runner,
+  budget: Budget,
+  rounds: number,
+  relax: () => Generator<void, Answer[]>,
+): Generator<void, void> {
+  const { board, best } = search;
+  yield* search.cooling(budget, search.rounds + Math.round(rounds * SHARE_BEFORE), 1);
+  const answers = yield* relax();
+  const all = new Pool(board, 1);
+  all.keep(best);
+  const inner = { ...budget, onBetter: onlyBelow(all, budget) };
+  const near = new Pool(board, 1);
+  for (const answer of answers.slice(-MOST_TRIED).reverse()) {
+    if (budget.isOver() || !search.startNear(answer, budget)) continue;
+    yield* search.cooling(inner, search.rounds + Math.round(rounds * SHARE_OF_TRY), HEAT_OF_TRY);
+    near.keep(best);
+    all.keep(best);
+  }
+  const from = near.first();
+  best.takeOver(from ?? all.first()!);
+  yield* search.cooling(inner, budget.rounds, from ? HEAT_AFTER : 1);
+  all.keep(best);
+  best.takeOver(all.first()!);
+}
+
+/** Several runs, each from a first plan of its own; then the best of their ends made warm again. */
+function* fromSeveral(search: Runner, budget: Budget, rounds: number, starts: number): Generator<void, void> {
+  const { board, best, random } = search;
+  const pool = new Pool(board, starts);
+  pool.keep(best);
+  const begun = search.rounds;
+  const inner = { ...budget, onBetter: onlyBelow(pool, budget) };
+  let answers: Answer[] = [];
+  for (let k = 1; k <= starts && !budget.isOver(); k++) {
+    if (k === 2 && budget.relax) {
+      answers = yield* budget.relax();
+      pool.keep(best);
+    }
+    if (k > 1) {
+      const answer = k % FROM_NOTHING === 1 ? undefined : answers.pop();
+      const isNear = answer !== undefined && search.startNear(answer, inner);
+      if (!isNear && !(yield* search.startAnew(inner))) best.takeOver(pool.choose(random));
+    }
+    yield* search.cooling(inner, begun + Math.round((rounds * SHARE_FOR_STARTS * k) / starts), 1);
+    pool.keep(best);
+  }
+  const left = budget.rounds - search.rounds;
+  const from = search.rounds;
+  for (let k = 1; k <= REHEATS && !budget.isOver(); k++) {
+    best.takeOver(pool.choose(random));
+    yield* search.cooling(inner, from + Math.round((left * k) / REHEATS), REHEAT);
+    pool.keep(best);
+  }
+  best.takeOver(pool.first()!);
+}
+
+/** Tells of better costs only where they are below all that a pool has. */
+function onlyBelow(pool: Pool, { onBetter }: Budget): Budget['onBetter'] {
+  return onBetter && ((cost: number) => cost < pool.cost && onBetter(cost));
+}
