@@ -3,9 +3,10 @@ import { findConflict, findRemedies } from '../explain';
 import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
-import { Prover, type Answer, type Proof } from '../proof';
+import type { Answer, Proof } from '../proof';
 import { lastOf } from '../slices';
 import type { Budget } from './runs';
+import { Proving } from './proving';
 import { Search } from './search';
 
 export interface PlanOptions {
@@ -42,13 +43,10 @@ const MOST_FOR_PROOF = 0.4;
 /** Of more activities than this it gets the less the more there are. */
 const MEDIUM = 45;
 /**
- * In so many seconds for each activity there is time for relaxed answers to set out from: the proof begins in the middle of the search, until it has
- * enough of them or this share of its work is done. A run that only searches takes so much of its time for them.
+ * Where there are more, and so many seconds for each, one run that sets out from relaxed answers is better than several from
+ * nothing: the proof begins in the middle of it. A run that only searches takes so much of its time for them.
  */
-const ENOUGH_FOR_RELAXED = 0.01;
-const ENOUGH_RELAXED = 8;
-const FEWEST_RELAXED = 4;
-const SHARE_FOR_RELAXED = 0.8;
+const ENOUGH_FOR_RELAXED = 0.02;
 const SHARE_BESIDE_PROOF = 0.12;
 /** So much more of the time goes to the proof where another run beside does nothing but search. */
 const MORE_BESIDE_SEARCH = 0.2;
@@ -102,27 +100,20 @@ export function* planInSlices(
   if (!(yield* search.constructing({ rounds, isOver: until(SHARE_FOR_FIRST), onBetter }))) {
     return impossiblePlan(dinner, notices, options, end, progress);
   }
-  const answers: Answer[] = [];
-  let prover: Prover | null = null;
-  const prove = function* (isOver: () => boolean, mostWork: number): Generator<void, Proof | null> {
-    prover ??= proverFor(search, work * shares.proof, onBetter, (answer) => answers.push(answer));
-    prover?.beat(search.best.cost);
-    return prover && (yield* prover.running(isOver, mostWork));
-  };
+  const proving = new Proving(search, work * shares.proof, until(1), onBetter);
   const relax = function* (): Generator<void, Answer[]> {
     const from = options.now();
-    const isOver = until(1);
-    yield* prove(() => answers.length >= ENOUGH_RELAXED || isOver(), work * shares.relaxed);
+    const answers = yield* proving.relax();
     forRelaxed = options.now() - from;
-    return answers.length >= FEWEST_RELAXED ? answers : [];
+    return answers;
   };
   let proof: Proof | null = null;
   for (const part of spells(options.seconds, isSmall)) {
     // What is proven before its time is up is the same plan each time, so no spell hangs on the clock.
     const isOver = until(isSmall ? 1 : shares.search);
     const budget = { rounds: Math.round(rounds * part), isOver, onBetter };
-    yield* search.improving(shares.relaxed > 0 ? { ...budget, relax } : budget);
-    if (shares.proof > 0) proof = yield* prove(until(1), work * shares.proof * part);
+    yield* search.improving(shares.relaxes ? { ...budget, relax } : budget);
+    if (shares.proves) proof = yield* proving.prove(part);
     if (proof?.isComplete) break;
   }
   search.showBest();
@@ -135,42 +126,32 @@ function* spells(seconds: number, isSmall: boolean): Generator<number, void> {
   yield 1;
 }
 
-/** How much of the time is for the search and for the proof, and how much of that for relaxed answers to set out from. */
-function sharesOf(
-  { seconds, part }: PlanOptions,
-  activities: number,
-): { search: number; proof: number; relaxed: number } {
-  if (activities <= SMALL) return { search: SHARE_FOR_SMALL, proof: 1 - SHARE_FOR_SMALL, relaxed: 0 };
-  const isLong = seconds >= ENOUGH_FOR_RELAXED * activities;
+interface Shares {
+  readonly search: number;
+  /** For the proof, or for relaxed answers only. */
+  readonly proof: number;
+  /** Whether the search sets out from relaxed answers. */
+  readonly relaxes: boolean;
+  readonly proves: boolean;
+}
+
+/** How much of the time is for what. */
+function sharesOf({ seconds, part }: PlanOptions, activities: number): Shares {
+  if (activities <= SMALL)
+    return { search: SHARE_FOR_SMALL, proof: 1 - SHARE_FOR_SMALL, relaxes: false, proves: true };
+  const relaxes = activities > MEDIUM && seconds >= ENOUGH_FOR_RELAXED * activities;
   if (part === 'search') {
-    const relaxed = isLong ? SHARE_BESIDE_PROOF : 0;
-    return { search: 1 - relaxed, proof: 0, relaxed };
+    const proof = relaxes ? SHARE_BESIDE_PROOF : 0;
+    return { search: 1 - proof, proof, relaxes, proves: false };
   }
   const most = Math.min(MOST_FOR_PROOF, SHARE_FOR_PROOF + SHARE_A_SECOND * seconds);
   const proof = most * Math.min(1, MEDIUM / activities) + (part === 'proof' ? MORE_BESIDE_SEARCH : 0);
-  return { search: 1 - proof, proof, relaxed: isLong ? proof * SHARE_FOR_RELAXED : 0 };
+  return { search: 1 - proof, proof, relaxes, proves: true };
 }
 
 /** Rounds that the search takes in so many seconds, whatever the clock says: this makes a run repeatable. */
 export function roundsFor(seconds: number, activities: number): number {
   return Math.round((ROUNDS_A_SECOND * seconds) / activities);
-}
-
-/** What proves that no plan costs less; better plans met on the way are kept by the search. Null where there are too many ways. */
-function proverFor(
-  search: Search,
-  work: number,
-  onBetter: () => void,
-  onRelaxed: (answer: Answer) => void,
-): Prover | null {
-  const configs = search.configurations?.filter((c) => c.possible);
-  if (!configs) return null;
-  return new Prover(search.model, configs, {
-    target: search.best.cost,
-    work,
-    settle: (answer) => search.settle(answer, onBetter),
-    onRelaxed,
-  });
 }
 
 /** The most runs side by side that are worth while: each more finds a better plan less often. */

@@ -13,7 +13,7 @@ export interface Budget {
   readonly onBetter?: (cost: number) => void;
   /** How hot the acceptance rule begins, as a share of the usual; less keeps nearer to where it sets out. */
   readonly heat?: number;
-  /** Relaxed answers to set out from, the best last; asked for once a first run has shown what a plan may cost. */
+  /** Relaxed answers to set out from, the best last; asked for once there is a plan that shows what the dinner may cost. */
   readonly relax?: () => Generator<void, Answer[]>;
 }
 
@@ -34,8 +34,6 @@ export interface Runner {
 /** Rounds for each pair of activities that one more first plan needs, and how many of them are made at most. */
 const ROUNDS_FOR_START = 2.5;
 const MOST_STARTS = 8;
-/** With fewer, one long run is better where it can set out from a relaxed answer. */
-const FEW_STARTS = 4;
 /**
  * Where there are many rounds for few activities, half of them go to runs from several first plans; the rest warms up the
  * best of their ends again and again, a little each time.
@@ -43,9 +41,6 @@ const FEW_STARTS = 4;
 const SHARE_FOR_STARTS = 0.5;
 const REHEATS = 20;
 const REHEAT = 0.2;
-/** Of so many first plans one is made from nothing, the others from relaxed answers. */
-const FROM_NOTHING = 3;
-
 /** Shares of the rounds of one long run before there are relaxed answers, and for each of those that are tried; how hot these are and what goes on from the best of them. */
 const SHARE_BEFORE = 0.2;
 const MOST_TRIED = 4;
@@ -59,7 +54,7 @@ export function* runsFor(search: Runner, budget: Budget, activities: number): Ge
   const rounds = budget.rounds - search.rounds;
   const starts = Math.min(MOST_STARTS, Math.floor(rounds / (ROUNDS_FOR_START * activities ** 2)));
   if (heat !== undefined) yield* search.cooling(budget, budget.rounds, heat);
-  else if (relax && starts < FEW_STARTS) yield* fromRelaxed(search, budget, rounds, relax);
+  else if (relax) yield* fromRelaxed(search, budget, rounds, relax);
   else if (starts >= 2) yield* fromSeveral(search, budget, rounds, starts);
   else yield* search.cooling(budget, budget.rounds, 1);
 }
@@ -98,17 +93,8 @@ function* fromSeveral(search: Runner, budget: Budget, rounds: number, starts: nu
   pool.keep(best);
   const begun = search.rounds;
   const inner = { ...budget, onBetter: onlyBelow(pool, budget) };
-  let answers: Answer[] = [];
   for (let k = 1; k <= starts && !budget.isOver(); k++) {
-    if (k === 2 && budget.relax) {
-      answers = yield* budget.relax();
-      pool.keep(best);
-    }
-    if (k > 1) {
-      const answer = k % FROM_NOTHING === 1 ? undefined : answers.pop();
-      const isNear = answer !== undefined && search.startNear(answer, inner);
-      if (!isNear && !(yield* search.startAnew(inner))) best.takeOver(pool.choose(random));
-    }
+    if (k > 1 && !(yield* search.startAnew(inner))) best.takeOver(pool.choose(random));
     yield* search.cooling(inner, begun + Math.round((rounds * SHARE_FOR_STARTS * k) / starts), 1);
     pool.keep(best);
   }

@@ -1,3 +1,4 @@
+import { lastOf } from '../slices';
 import { AT_TOP, Climb, IMPOSSIBLE } from './climb';
 import type { RelaxationKernel } from './kernel/kernel';
 import type { Check, Option } from './options';
@@ -106,23 +107,29 @@ export class Dual {
    * Raises the bound in at most `rounds` steps, the first ones `length` of the usual long, and leaves the best prices in
    * force. `refine` is called now and then to narrow the domain; it returns the evening anew, or null where nothing is left.
    */
-  ascend(
+  ascend(...how: Parameters<Dual['ascending']>): number {
+    return lastOf(this.ascending(...how));
+  }
+
+  /** The same in slices of a few steps; the cost to beat may change in between. */
+  *ascending(
     domain: Uint8Array,
     evening: Evening,
-    target: number,
+    target: () => number,
     rounds: number,
     length: number,
     isOver: () => boolean,
     refine: () => Evening | null,
-  ): number {
+  ): Generator<void, number> {
     const climb = this.kernel ?? this.climb;
     let now: Evening | null = evening;
     climb.beginClimb(length);
     while (now !== null) {
-      const reached = climb.climb(domain, now, target, rounds, isOver);
+      const reached = climb.climb(domain, now, target(), rounds, isOver);
       if (reached === IMPOSSIBLE) return Infinity;
       if (reached === AT_TOP) return climb.best;
       now = refine();
+      yield;
     }
     return Infinity;
   }

@@ -127,7 +127,7 @@ export class Prover {
     return lastOf(this.running(isOver));
   }
 
-  /** Goes on until it has looked at so many starts in all, or is over; in slices, one for each part. */
+  /** Goes on until it has looked at so many starts in all, or is over; in slices of a few steps of a climb. */
   *running(isOver: () => boolean, work = this.options.work): Generator<void, Proof> {
     this.mostWork = work;
     this.isOver = isOver;
@@ -136,7 +136,7 @@ export class Prover {
       const node = this.open.pop();
       this.parts += 1;
       // What could not be looked at to the end stays open, with what is known of it.
-      if (!this.explore(node)) this.open.push(node);
+      if (!(yield* this.exploring(node))) this.open.push(node);
     }
     const left = Math.min(this.open.least, this.unsettled);
     const isComplete = left >= this.target - WORTH;
@@ -152,14 +152,14 @@ export class Prover {
   }
 
   /** Looks at a part and splits it where something in it may be worth a plan. False where the time was spent before. */
-  private explore(node: Node): boolean {
+  private *exploring(node: Node): Generator<void, boolean> {
     const dual = this.duals[node.tree]!;
     const narrower = this.narrowers[node.tree]!;
     if (node.prices) dual.setPrices(node.prices);
     else if (this.handsPrices) dual.setHandsPrices(this.handsPrices);
     if (!narrower.narrow(node)) return true;
     this.quiet = quietIn(dual.tree, narrower, node.domain);
-    const limit = this.target - WORTH;
+    const limit = () => this.target - WORTH;
     if (node.prices) this.takeOver(node, dual, node.prices);
     const refine = () => {
       if (!node.prices && this.options.onRelaxed) {
@@ -170,20 +170,21 @@ export class Prover {
       return isSame || narrower.narrow(node) ? this.evening(node) : null;
     };
     const rounds = node.prices ? ROUNDS : this.handsPrices ? NEXT_ROUNDS : this.firstRounds();
-    const isFar = limit - node.bound > NEAR * Math.abs(limit);
+    const isFar = limit() - node.bound > NEAR * Math.abs(limit());
     const length = node.prices && isFar ? NEXT_LENGTH : 1;
     const isSpent = () => this.isSpent();
-    const bound = dual.ascend(node.domain, this.evening(node), limit, rounds, length, isSpent, refine);
+    const evening = this.evening(node);
+    const bound = yield* dual.ascending(node.domain, evening, limit, rounds, length, isSpent, refine);
     if (!node.prices && !this.handsPrices) this.sharePrices(dual.prices().hands);
-    if (bound >= limit) return true;
+    if (bound >= limit()) return true;
     node.bound = Math.max(node.bound, bound);
     if (this.isSpent()) return false;
     const here = dual.bound(node.domain, this.evening(node));
     node.bound = Math.max(node.bound, here);
-    if (here >= limit) return true;
+    if (here >= limit()) return true;
     if (this.filter(node, dual)) {
       if (!narrower.narrow(node)) return true;
-      if (dual.bound(node.domain, this.evening(node)) >= limit) return true;
+      if (dual.bound(node.domain, this.evening(node)) >= limit()) return true;
     }
     this.branch(node, dual, narrower);
     return true;

@@ -25,7 +25,7 @@ function climbed(seed: number, steps: readonly number[]) {
     return dual.ascend(
       part.domain,
       begun,
-      cost,
+      () => cost,
       most,
       1,
       () => false,
@@ -96,7 +96,15 @@ test('only minutes in which a course may be eaten become cheaper than nothing', 
     const { part, evening } = wholePart(dual);
     const begun = evening()!;
     const never = () => false;
-    dual.ascend(part.domain, begun, cost, 60, 1, never, () => begun);
+    dual.ascend(
+      part.domain,
+      begun,
+      () => cost,
+      60,
+      1,
+      never,
+      () => begun,
+    );
     const { price } = dual.demand;
     const mayEat = (m: number) =>
       model.courses.some(({ eating }, c) => m >= begun.serveLow[c]! && m < begun.serveHigh[c]! + eating);

@@ -33,7 +33,15 @@ function explore(dual: Dual, target: number) {
     part.firstHigh = now.firstHigh;
     return evening();
   };
-  const climbed = dual.ascend(part.domain, begun, 1.2 * target, 40, 1, () => false, refine);
+  const climbed = dual.ascend(
+    part.domain,
+    begun,
+    () => 1.2 * target,
+    40,
+    1,
+    () => false,
+    refine,
+  );
   const last = evening();
   if (!last) return { climbed, work: dual.work };
   const bound = dual.bound(part.domain, last);

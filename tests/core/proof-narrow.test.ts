@@ -146,7 +146,7 @@ test('what costs as much as the limit is ruled out, and no start of a plan that 
     dual.ascend(
       part.domain,
       evening()!,
-      cost,
+      () => cost,
       60,
       1,
       () => false,
@@ -193,7 +193,7 @@ test('a part is parted into smaller ones, and every plan of it is in one of them
       dual.ascend(
         part.domain,
         now!,
-        1.2 * cost,
+        () => 1.2 * cost,
         20,
         1,
         () => false,

@@ -70,12 +70,27 @@ class Told implements Runner {
   }
 }
 
-describe('few rounds', () => {
-  test('are one run, where nothing is known of what a relaxation makes of the dinner', () => {
-    expect(new Told().run(300)).toEqual(['300 rounds, heat 1']);
-  });
+test('few rounds are one run', () => {
+  expect(new Told().run(300)).toEqual(['300 rounds, heat 1']);
+});
 
-  test('are one run that begins again from the best of the last four relaxed answers', () => {
+test('many rounds set out from several first plans, then warm up the best of their ends twenty times', () => {
+  const told = new Told([0, 150]);
+  const said = told.run(2000);
+  expect(said.filter((what) => what === 'anew')).toHaveLength(7);
+  expect(said.filter((what) => what === '125 rounds, heat 1')).toHaveLength(8);
+  expect(said.filter((what) => what === '50 rounds, heat 0.2')).toHaveLength(20);
+  expect(told.best.cost).toBe(50);
+});
+
+test('only what is better than all before is told', () => {
+  const costs: number[] = [];
+  new Told([5, 0, 150]).run(1000, undefined, { onBetter: (cost) => costs.push(cost) });
+  expect(costs).toEqual([95, 50]);
+});
+
+describe('where a relaxation can be asked', () => {
+  test('one run begins again from the best of the last four answers', () => {
     const told = new Told([1, 0, 0, 60, 0, 0]);
     expect(told.run(500, [1, 2, 3, 4, 5])).toEqual([
       '100 rounds, heat 1',
@@ -87,7 +102,7 @@ describe('few rounds', () => {
     expect(told.best.cost).toBe(27);
   });
 
-  test('go on from the plan in hand where no relaxed answer makes a plan', () => {
+  test('it goes on from the plan in hand where no answer makes a plan', () => {
     const told = new Told([20, 7]);
     expect(told.run(500, [13, 13])).toEqual([
       '100 rounds, heat 1',
@@ -99,42 +114,10 @@ describe('few rounds', () => {
     expect(told.best.cost).toBe(73);
   });
 
-  test('keep what the first run found where all that is near relaxed answers is dearer', () => {
+  test('it keeps what the first run found where all that is near the answers is dearer', () => {
     const told = new Told([95]);
     told.run(500, [1, 2, 3]);
     expect(told.best.cost).toBe(5);
-  });
-});
-
-describe('many rounds', () => {
-  test('set out from relaxed answers, each third time from nothing, then warm up the best twenty times', () => {
-    const told = new Told();
-    const said = told.run(2000, [1, 2, 3, 4, 5, 6]);
-    expect(said.filter((what) => !what.includes('rounds'))).toEqual([
-      'relax',
-      ...['near 6', 'near 5', 'anew', 'near 4', 'near 3', 'anew', 'near 2'],
-    ]);
-    expect(said.filter((what) => what === '125 rounds, heat 1')).toHaveLength(8);
-    expect(said.filter((what) => what === '50 rounds, heat 0.2')).toHaveLength(20);
-    expect(told.best.cost).toBe(84);
-  });
-
-  test('set out from nothing where there is no relaxed answer any more, or none that makes a plan', () => {
-    const said = new Told().run(1000, [13]);
-    expect(said.filter((what) => !what.includes('rounds'))).toEqual([
-      'relax',
-      'near 13',
-      'anew',
-      'anew',
-      'anew',
-    ]);
-  });
-
-  test('tell only of plans that are better than all before', () => {
-    const costs: number[] = [];
-    new Told([5, 0, 0, 50]).run(1000, [1, 2, 3], { onBetter: (cost) => costs.push(cost) });
-    expect(costs).toEqual([...costs].sort((a, b) => b - a));
-    expect(costs.length).toBeGreaterThan(1);
   });
 });
 
