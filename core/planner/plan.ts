@@ -92,10 +92,8 @@ export function* planInSlices(
   const rounds = options.rounds ?? usual;
   const work = STARTS_A_SECOND * options.seconds * Math.min(1, rounds / usual);
   let forRelaxed = 0;
-  const until = (part: number) => () => {
-    const most = 1000 * options.seconds;
-    return options.now() >= begin + Math.min(most, most * part + forRelaxed) || isCancelled();
-  };
+  const until = (part: number) => () =>
+    options.now() >= Math.min(end, begin + 1000 * options.seconds * part + forRelaxed) || isCancelled();
   const onBetter = () => options.onBetter?.(assemblePlan(search.board, notices, null));
   if (!(yield* search.constructing({ rounds, isOver: until(SHARE_FOR_FIRST), onBetter }))) {
     return impossiblePlan(dinner, notices, options, end, progress);

@@ -7,7 +7,6 @@ const FEWEST_RELAXED = 4;
 
 /** The proof beside a search: begun where the search wants relaxed answers to set out from, gone on with when it is done. */
 export class Proving {
-  private readonly answers: Answer[] = [];
   private prover: Prover | null = null;
   private begun: Generator<void, Proof> | null = null;
 
@@ -21,7 +20,8 @@ export class Proving {
 
   /** Begins to prove that no plan costs less than the best one, until there are relaxed answers enough: the best last, none where it comes to too few. */
   *relax(): Generator<void, Answer[]> {
-    const { answers } = this;
+    const answers: Answer[] = [];
+    this.prover = this.newProver((answer) => answers.push(answer));
     this.begun = this.running(this.work);
     while (this.begun && answers.length < ENOUGH_RELAXED) {
       if (this.begun.next().done) this.begun = null;
@@ -32,6 +32,7 @@ export class Proving {
 
   /** Goes on with it until a share of the work is done; null where there are too many ways to look at each. */
   *prove(share: number): Generator<void, Proof | null> {
+    this.prover ??= this.newProver();
     const going = this.begun ?? this.running(this.work * share);
     this.begun = null;
     this.prover?.beat(this.search.best.cost);
@@ -39,19 +40,18 @@ export class Proving {
   }
 
   private running(work: number): Generator<void, Proof> | null {
-    this.prover ??= this.newProver();
     return this.prover && this.prover.running(this.isOver, work);
   }
 
-  private newProver(): Prover | null {
-    const { search, work, onBetter, answers } = this;
+  private newProver(onRelaxed?: (answer: Answer) => void): Prover | null {
+    const { search, work, onBetter } = this;
     const configs = search.configurations?.filter((c) => c.possible);
     if (!configs) return null;
     return new Prover(search.model, configs, {
       target: search.best.cost,
       work,
       settle: (answer) => search.settle(answer, onBetter),
-      onRelaxed: (answer) => answers.push(answer),
+      onRelaxed,
     });
   }
 }

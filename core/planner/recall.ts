@@ -60,10 +60,7 @@ export function recallPlan(
   const members = [...config.members];
   return {
     members,
-    starts: members.map((i) => {
-      const { role, course } = model.activities[i]!;
-      return role === 'step' ? anchors[i]! : board.serve[course]! + serviceShift(model, i);
-    }),
+    starts: members.map((i) => wantedAt(board, i, anchors)),
   };
 }
 
@@ -74,9 +71,14 @@ export function recallAnswer(board: Board, { config, options, start, serve }: An
   return config.members.map((i) => {
     board.mode[i] = options[i]?.index ?? 0;
     board.oven[i] = board.modeOf(i).usesOven ? 0 : -1;
-    const { role, course } = board.activity(i);
-    return role === 'step' ? start[i]! : serve[course]! + serviceShift(board.model, i);
+    return wantedAt(board, i, start);
   });
+}
+
+/** Steps are wanted where they were; plating and clearing go with their course. */
+function wantedAt(board: Board, i: number, starts: Int32Array): number {
+  const { role, course } = board.activity(i);
+  return role === 'step' ? starts[i]! : board.serve[course]! + serviceShift(board.model, i);
 }
 
 /**

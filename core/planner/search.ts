@@ -88,8 +88,8 @@ export class Search implements Runner {
   }
 
   /** The same in slices of a few rounds. Where it is told how hot to begin, it makes one run from the plan in hand. */
-  *improving(budget: Budget): Generator<void, void> {
-    yield* runsFor(this, budget, this.model.activities.length);
+  improving(budget: Budget): Generator<void, void> {
+    return runsFor(this, budget, this.model.activities.length);
   }
 
   /** Another first plan, in place of the best one; false where none is found soon. */
@@ -106,12 +106,8 @@ export class Search implements Runner {
     descent.clearBoard();
     const starts = recallAnswer(board, answer);
     const { members } = board.config;
-    const kernel = this.kernelAtHand();
-    const engine = kernel ?? descent;
-    members.forEach((i, k) => (engine.wanted[i] = starts[k]!));
-    const isTaken = engine.takeUp(STEPS_FROM_RELAXED * (members.length + 5), 0, isOver);
-    kernel?.give();
-    return isTaken;
+    const steps = STEPS_FROM_RELAXED * (members.length + 5);
+    return this.takeUp(members, starts, (engine) => engine.takeUp(steps, 0, isOver));
   }
 
   /** One run that cools until round `until`. */
@@ -160,12 +156,7 @@ export class Search implements Runner {
     const attempt = (wanted: readonly number[], takeUp: (engine: Kernel | Descent) => boolean): boolean => {
       if (giveUp()) return false;
       board.memory.set(ready);
-      const kernel = this.kernelAtHand();
-      const engine = kernel ?? descent;
-      members.forEach((i, k) => (engine.wanted[i] = wanted[k]!));
-      const isTaken = takeUp(engine);
-      kernel?.give();
-      return isTaken;
+      return this.takeUp(members, wanted, takeUp);
     };
     const again = (reach: number) => attempt(starts, (engine) => engine.takeUp(steps, reach, giveUp));
     const later = (wanted: readonly number[]) =>
@@ -175,6 +166,20 @@ export class Search implements Runner {
       laterStarts(board, plan, members, starts).filter(later).length > 0 ||
       REACH_OF_TRY.some(again);
     if (isTaken && this.best.cost < before) budget.onBetter?.(this.best.cost);
+    return isTaken;
+  }
+
+  /** Takes up, in a way of its own, what is wanted on a board made ready for it. */
+  private takeUp(
+    members: readonly number[],
+    wanted: readonly number[],
+    how: (engine: Kernel | Descent) => boolean,
+  ): boolean {
+    const kernel = this.kernelAtHand();
+    const engine = kernel ?? this.descent;
+    members.forEach((i, k) => (engine.wanted[i] = wanted[k]!));
+    const isTaken = how(engine);
+    kernel?.give();
     return isTaken;
   }
 
