@@ -2,15 +2,15 @@ import type { Model } from '../model';
 import { tightestClash } from './clashes';
 import type { Dual, Prices, Stretch } from './dual';
 import { LooseParting } from './loose-parting';
-import type { Narrower, Part } from './narrow';
+import type { Narrowing } from './narrowing';
 import type { Option } from './options';
-import { isDecided, type Order } from './orders';
+import { isDecided, withOrder, type Order } from './orders';
+import type { Part } from './part';
 import { steepest } from './steep';
 import type { Tree } from './tree';
 
 /** A part of the space of plans with what is known of it. */
 export interface Node extends Part {
-  orders: Order | null;
   readonly tree: number;
   readonly prices: Prices | null;
   bound: number;
@@ -41,10 +41,11 @@ export class Brancher {
    * By what concerns the evening as a whole: minutes away from a table, the first work of the day, serving times, then when
    * what loses by waiting begins. False where all of that is decided, or does not matter. After `Dual.countUse`.
    */
-  partEvening(node: Node, dual: Dual, narrower: Narrower, target: number): boolean {
+  partEvening(node: Node, dual: Dual, narrowing: Narrowing, target: number): boolean {
     const prices = dual.prices();
     const { demand, supply, tree } = dual;
-    if (this.partVisits(node, dual, narrower, prices)) return true;
+    const { known } = narrowing;
+    if (this.partVisits(node, dual, narrowing, prices)) return true;
     const left = this.mostWanted(node, dual);
     if (left >= 0) {
       const most = awaySplit(node.awayLow[left]!, node.awayHigh[left]!, supply.away[left]!);
@@ -63,12 +64,12 @@ export class Brancher {
       return true;
     }
     for (let c = 1; c < tree.serveAt.length; c++) {
-      if (narrower.serveLow[c] === narrower.serveHigh[c]) continue;
+      if (known.serveLow[c] === known.serveHigh[c]) continue;
       const n = tree.serveHigh[c]! - tree.serveLow[c]! + 1;
       this.split(node, tree.serveAt[c]!, n, tree.serveLow[c]!, demand.serve[c]!, prices);
       return true;
     }
-    const steep = steepest(tree, narrower, target - node.bound, target);
+    const steep = steepest(tree, known, target - node.bound, target);
     if (steep) {
       const middle = (steep.first + steep.last) >> 1;
       this.partBy(node, [steep], (_, k) => k <= middle, prices);
@@ -81,17 +82,17 @@ export class Brancher {
    * By single steps: which of two comes first, which way, when `conflict` begins, or, where nothing is wanted twice
    * (`conflict` -1), any that is open. False where nothing is.
    */
-  partSteps(node: Node, dual: Dual, narrower: Narrower, conflict: number): boolean {
+  partSteps(node: Node, dual: Dual, narrowing: Narrowing, conflict: number): boolean {
     const prices = dual.prices();
     const { tree, demand } = dual;
-    const stretches = (this.hasOneCook && tightestClash(dual, narrower)) || dual.worstMinute();
+    const stretches = (this.hasOneCook && tightestClash(dual, narrowing.known)) || dual.worstMinute();
     const isParted =
       (this.hasOneCook && this.order(node, dual, stretches, prices)) ||
       this.order(node, dual, dual.worstUse(), prices) ||
       (this.hasOneCook && this.loose.partPause(node, dual, stretches, prices)) ||
       this.loose.partCheck(node, dual, stretches, prices);
     if (isParted) return true;
-    const i = conflict >= 0 ? conflict : anyOpen(node, narrower, tree);
+    const i = conflict >= 0 ? conflict : anyOpen(node, narrowing, tree);
     if (i < 0) return this.loose.partRest(node, dual, prices);
     const options = tree.options[i]!;
     const option = demand.option(i);
@@ -152,18 +153,15 @@ export class Brancher {
    * By how often a pot calls cooks from a table: where the relaxed answer has more visits than cooks leave the table for them,
    * the starts with so many, and those with fewer.
    */
-  private partVisits(
-    node: Node,
-    dual: Dual,
-    { tables, serveLow, serveHigh }: Narrower,
-    prices: Prices,
-  ): boolean {
+  private partVisits(node: Node, dual: Dual, narrowing: Narrowing, prices: Prices): boolean {
     const { demand, tree } = dual;
+    const { serveLow, serveHigh } = narrowing.known;
     for (let c = 0; c < serveLow.length; c++) {
       const down = serveHigh[c]!;
       const up = serveLow[c]! + this.model.courses[c]!.eating;
       for (const i of tree.order) {
-        const tripsOf = (option: Option, s: number) => tables.tripsAt(option, s, down, up, node.awayHigh[c]!);
+        const tripsOf = (option: Option, s: number) =>
+          narrowing.tripsAt(option, s, down, up, node.awayHigh[c]!);
         const count = tripsOf(demand.option(i), demand.start[i]!);
         if (count < 2 || count <= dual.tripsIn(down, up)) continue;
         const isMore = (option: Option, k: number) => tripsOf(option, option.low + k) >= count;
@@ -213,12 +211,14 @@ export class Brancher {
         const lag = (one: typeof a, two: typeof a) => one.offset + one.to - one.from - two.offset;
         const { orders } = node;
         const either = [
-          { from: a.activity, to: b.activity, lag: lag(a, b), rest: orders },
-          { from: b.activity, to: a.activity, lag: lag(b, a), rest: orders },
+          { from: a.activity, to: b.activity, lag: lag(a, b) },
+          { from: b.activity, to: a.activity, lag: lag(b, a) },
         ];
         const decided = either.find((order) => isDecided(orders, order));
         if (decided) this.cutBetween(node, dual, decided, prices);
-        else for (const order of either) this.child(node, (part) => (part.orders = order), prices);
+        else
+          for (const order of either)
+            this.child(node, (part) => (part.orders = withOrder(orders, order)), prices);
         return true;
       }
     }
@@ -235,11 +235,11 @@ export class Brancher {
 }
 
 /** The open activity that stands most in the way of others at the relaxed answer, or -1. */
-export function busiest(node: Node, dual: Dual, narrower: Narrower): number {
+export function busiest(node: Node, dual: Dual, narrowing: Narrowing): number {
   let worst = 0;
   let busiest = -1;
   for (const i of dual.tree.order) {
-    if (narrower.openCount(node.domain, i) < 2) continue;
+    if (narrowing.openCount(node.domain, i) < 2) continue;
     const excess = dual.excessOf(i);
     if (excess <= worst) continue;
     worst = excess;
@@ -262,8 +262,8 @@ function hasFewer(
 }
 
 /** Any activity of which more than one start or way is open, or -1. */
-export function anyOpen(node: Node, narrower: Narrower, tree: Tree): number {
-  return tree.order.find((i) => narrower.openCount(node.domain, i) > 1) ?? -1;
+export function anyOpen(node: Node, narrowing: Narrowing, tree: Tree): number {
+  return tree.order.find((i) => narrowing.openCount(node.domain, i) > 1) ?? -1;
 }
 
 /** Where to part the minutes away from a table: none or some first, then below or from what pays best. */

@@ -1,13 +1,13 @@
 import type { Dual, Stretch } from './dual';
-import type { Narrower } from './narrow';
+import type { Known } from './known';
 import { lookFirst, lookLast } from './spans';
 
 /** Of the clashes of the relaxed answer the one that leaves least room to make one after the other; null where there is none. */
-export function tightestClash(dual: Dual, narrower: Narrower): Stretch[] | null {
+export function tightestClash(dual: Dual, known: Known): Stretch[] | null {
   let least = Infinity;
   let tightest: Stretch[] | null = null;
   for (const [a, b] of clashesOf(dual)) {
-    const [one, two] = [roomOf(a, dual, narrower), roomOf(b, dual, narrower)];
+    const [one, two] = [roomOf(a, dual, known), roomOf(b, dual, known)];
     const oneFirst = Math.max(0, two.high - one.low - one.length);
     const twoFirst = Math.max(0, one.high - two.low - two.length);
     const room = Math.min(oneFirst, twoFirst) + 0.1 * Math.max(oneFirst, twoFirst);
@@ -36,11 +36,11 @@ function* clashesOf(dual: Dual): Generator<[Stretch, Stretch]> {
 }
 
 /** Between which slots a stretch may begin, and how long it is; work that pauses is looked at as a whole. */
-function roomOf({ activity, offset, check, from, to }: Stretch, dual: Dual, narrower: Narrower) {
+function roomOf({ activity, offset, check, from, to }: Stretch, dual: Dual, known: Known) {
   const option = dual.demand.option(activity);
   if (check) return { low: lookFirst(option, check), high: lookLast(option, check), length: to - from };
-  const first = narrower.minStart[activity]!;
-  const last = narrower.maxStart[activity]!;
+  const first = known.minStart[activity]!;
+  const last = known.maxStart[activity]!;
   if (offset < 0) return { low: first, high: last, length: option.mode.duration + option.shortest };
   return { low: first + offset, high: last + offset, length: to - from };
 }

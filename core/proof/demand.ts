@@ -56,7 +56,7 @@ export class Demand {
 
   constructor(
     readonly tree: Tree,
-    cooks: Uint8Array,
+    cooks: Int32Array,
   ) {
     const { model } = tree;
     const { slots, zero, arrive, weights } = model;

@@ -1,4 +1,6 @@
 import { hasBit, makeBits, ovenReady, StartFinder, type Bits } from '../model';
+import type { Part } from './part';
+import type { Supply } from './supply';
 import type { Tree } from './tree';
 
 /** The starts that calendars, pins and cold ovens leave to each option, and all serving slots. */
@@ -22,15 +24,21 @@ export function openDomain(tree: Tree): Uint8Array {
   return domain;
 }
 
-/** What is open of single steps in a dinner as a whole. */
-export function wholePartOf(tree: Tree) {
+/** A dinner as a whole, with all that is open. */
+export function wholePartOf(tree: Tree, { dayStart, mostAway }: Supply): Part {
+  const { courses, slots, zero } = tree.model;
   const pauseHigh = new Int32Array(tree.optionCount);
   for (const { number, reach } of tree.options.flat()) pauseHigh[number] = reach;
   return {
     domain: openDomain(tree),
+    firstLow: dayStart,
+    firstHigh: zero,
+    awayLow: new Int32Array(courses.length),
+    awayHigh: mostAway.slice(),
     checkLow: new Int32Array(tree.checkCount),
-    checkHigh: new Int32Array(tree.checkCount).fill(tree.model.slots),
+    checkHigh: new Int32Array(tree.checkCount).fill(slots),
     pauseLow: new Int32Array(tree.optionCount),
     pauseHigh,
+    orders: new Int32Array(0),
   };
 }

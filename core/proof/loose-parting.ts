@@ -2,7 +2,7 @@ import { LEAST_PIECE } from '../model';
 import type { Node } from './branch';
 import type { Dual, Prices, Stretch } from './dual';
 import type { Check, Option } from './options';
-import { isDecided } from './orders';
+import { isDecided, withOrder } from './orders';
 import { lookFirst, lookLast } from './spans';
 
 /** Parts by what is loose beside the starts: whether work pauses and for how long, in which minute a pot is looked at. */
@@ -28,16 +28,16 @@ export class LooseParting {
         const { activity: j, offset, from, to } = other;
         const length = to - from;
         const { orders } = node;
-        const before = { from: j, to: i, lag: offset + length, rest: orders };
-        const after = { from: i, to: j, lag: mode.duration + shortest - offset, rest: orders };
-        const begun = { from: i, to: j, lag: LEAST_PIECE - offset, rest: orders };
+        const before = { from: j, to: i, lag: offset + length };
+        const after = { from: i, to: j, lag: mode.duration + shortest - offset };
+        const begun = { from: i, to: j, lag: LEAST_PIECE - offset };
         if (![before, after, begun].some((order) => isDecided(orders, order))) {
-          this.child(node, (part) => (part.orders = before), prices);
-          this.child(node, (part) => (part.orders = after), prices);
+          this.child(node, (part) => (part.orders = withOrder(orders, before)), prices);
+          this.child(node, (part) => (part.orders = withOrder(orders, after)), prices);
           if (length > longest) return true;
           const lag = offset + length + LEAST_PIECE - mode.duration - longest;
           const inside = (part: Node) => {
-            part.orders = { from: j, to: i, lag, rest: begun };
+            part.orders = withOrder(withOrder(orders, begun), { from: j, to: i, lag });
             part.pauseLow[number] = Math.max(shortest, length);
           };
           this.child(node, inside, prices);

@@ -1,7 +1,7 @@
 import { LEAST_PIECE } from '../model';
-import type { Known } from './free-hands';
-import { onlyOpen, type Option } from './options';
-import { lookFirst, lookLast } from './spans';
+import type { Known } from './known';
+import type { Option } from './options';
+import { lookFirst, lookLast, onlyOpen } from './spans';
 import type { Tree } from './tree';
 
 /** What is no look at a pot. */
@@ -52,7 +52,11 @@ export class Tasks {
 
   constructor(private readonly tree: Tree) {
     let most = 2 * tree.model.courses.length;
-    for (const i of tree.order) most += 2 + Math.max(...tree.options[i]!.map(({ checks }) => checks.length));
+    for (const i of tree.order) {
+      let looks = 0;
+      for (const option of tree.options[i]!) looks = Math.max(looks, option.checks.length);
+      most += 2 + looks;
+    }
     this.low = new Int32Array(most);
     this.high = new Int32Array(most);
     this.length = new Int32Array(most);
@@ -64,14 +68,19 @@ export class Tasks {
     this.works = new Works(2 * most);
   }
 
+  private clear(): void {
+    this.count = 0;
+    this.works.count = 0;
+  }
+
   /** The stretches of the only cook's hands: of steps of which one option is open, platings and clearings. */
   readHands(known: Known): void {
     const { tree } = this;
     const { courses } = tree.model;
-    this.count = this.works.count = 0;
+    this.clear();
     for (const i of tree.order) {
       const option = onlyOpen(tree.options[i]!);
-      if (option) this.readStep(option, known.maxEnd[i]!);
+      if (option !== null) this.readStep(option, known.maxEnd[i]!);
     }
     for (let c = 0; c < courses.length; c++) {
       const { plating, clearing, eating } = courses[c]!;
@@ -83,10 +92,10 @@ export class Tasks {
   /** The uses of a resource of which there is one. */
   readUses(resource: number): void {
     const { tree } = this;
-    this.count = this.works.count = 0;
+    this.clear();
     for (const i of tree.order) {
       const option = onlyOpen(tree.options[i]!);
-      if (!option) continue;
+      if (option === null) continue;
       for (const use of option.uses) {
         if (use.resource === resource && option.reach === 0)
           this.addAfter(option, use.lead, option.mode.duration + use.rest - use.lead);
@@ -112,9 +121,9 @@ export class Tasks {
       return;
     }
     if (mode.hands === 0) return;
-    if (longest === 0) return this.addAfter(option, 0, duration);
-    this.addAfter(option, 0, LEAST_PIECE);
-    this.works.add(option.low + option.first + LEAST_PIECE, end, duration - LEAST_PIECE, NO_TASK);
+    this.addAfter(option, 0, longest === 0 ? duration : LEAST_PIECE);
+    if (longest > 0)
+      this.works.add(option.low + option.first + LEAST_PIECE, end, duration - LEAST_PIECE, NO_TASK);
   }
 
   private addAfter(option: Option, offset: number, length: number): void {

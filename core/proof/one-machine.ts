@@ -1,7 +1,8 @@
 import { NO_LIMIT, type Model } from '../model';
-import type { FreeHands, Known } from './free-hands';
+import type { FreeHands } from './free-hands';
+import type { Known } from './known';
 import { NO_CHECK, NO_TASK, Tasks } from './machine-tasks';
-import type { Part } from './narrow';
+import type { Part } from './part';
 import { Sorted } from './sorted';
 import type { Tree } from './tree';
 
@@ -14,7 +15,7 @@ export class OneMachine {
   private readonly model: Model;
   private readonly tasks: Tasks;
   /** Resources of which there is one. */
-  private readonly single: number[] = [];
+  private readonly single: Int32Array;
   /** How many minutes before each slot the cook may be at work in, and the first slot before which there are so many. */
   private readonly open: Int32Array;
   private readonly slotOf: Int32Array;
@@ -25,8 +26,8 @@ export class OneMachine {
   /** By task: the slots between which others leave it, as far as found. */
   private readonly lows: Int32Array;
   private readonly highs: Int32Array;
-  /** True where some task can come neither before nor after another. */
-  private isStuck = false;
+  /** After `narrow`: true where nothing is left, since some task can come neither before nor after another. */
+  isStuck = false;
   /** All work by the first slot that it may have, and by when it ends at the latest. */
   private readonly byFrom: Sorted;
   private readonly byEnd: Sorted;
@@ -37,20 +38,24 @@ export class OneMachine {
     private readonly known: Known,
   ) {
     this.model = tree.model;
-    this.tasks = new Tasks(tree);
-    tree.priced.forEach(({ capacity }, r) => {
-      if (capacity === 1) this.single.push(r);
-    });
+    const tasks = new Tasks(tree);
+    this.tasks = tasks;
+    let singles = 0;
+    for (const { capacity } of tree.priced) singles += capacity === 1 ? 1 : 0;
+    const single = new Int32Array(singles);
+    for (let r = tree.priced.length - 1; r >= 0; r--)
+      if (tree.priced[r]!.capacity === 1) single[--singles] = r;
+    this.single = single;
     this.open = new Int32Array(tree.model.slots + 1);
     this.slotOf = new Int32Array(tree.model.slots + 1);
-    const most = this.tasks.low.length;
+    const most = tasks.low.length;
     this.first = new Int32Array(most);
     this.last = new Int32Array(most);
     this.end = new Int32Array(most);
     this.lows = new Int32Array(most);
     this.highs = new Int32Array(most);
-    this.byFrom = new Sorted(this.tasks.works.from.length);
-    this.byEnd = new Sorted(this.tasks.works.from.length);
+    this.byFrom = new Sorted(tasks.works.from.length);
+    this.byEnd = new Sorted(tasks.works.from.length);
   }
 
   private countOpen(part: Part): void {
@@ -68,34 +73,35 @@ export class OneMachine {
 
   private countAll(): void {
     const { open, slotOf } = this;
-    for (let m = 0; m < open.length; m++) open[m] = slotOf[m] = m;
+    for (let m = 0; m < open.length; m++) {
+      open[m] = m;
+      slotOf[m] = m;
+    }
   }
 
-  /** Null where nothing is left; otherwise true where anything was closed. */
-  narrow(part: Part): boolean | null {
-    const { tasks, model } = this;
+  /** True where anything was closed; see `isStuck`. */
+  narrow(part: Part): boolean {
+    const { tasks, model, single } = this;
     let changed = false;
+    this.isStuck = false;
     if (model.cookCount === 1) {
       this.countOpen(part);
       tasks.readHands(this.known);
-      const narrowed = this.sequence(part, this.atTable(part, 0, model.slots));
-      if (narrowed === null) return null;
-      changed = narrowed;
+      changed = this.sequence(part, this.atTable(part, 0, model.slots));
     }
-    if (this.single.length > 0) this.countAll();
-    for (const r of this.single) {
-      tasks.readUses(r);
-      const narrowed = this.sequence(part, 0);
-      if (narrowed === null) return null;
-      changed = narrowed || changed;
+    if (single.length > 0) this.countAll();
+    for (let n = 0; n < single.length && !this.isStuck; n++) {
+      tasks.readUses(single[n]!);
+      changed = this.sequence(part, 0) || changed;
     }
     return changed;
   }
 
-  private sequence(part: Part, mostAtTable: number): boolean | null {
+  private sequence(part: Part, mostAtTable: number): boolean {
     const { tasks } = this;
     this.sort();
-    if (this.isOverloaded(part, mostAtTable)) return null;
+    this.isStuck = this.isOverloaded(part, mostAtTable);
+    if (this.isStuck) return false;
     this.measure();
     let changed = false;
     this.findLast();
@@ -103,7 +109,8 @@ export class OneMachine {
     for (let n = 0; n < tasks.count; n++) {
       const low = Math.max(this.lows[n]!, this.endOfPredecessors(n));
       const high = Math.min(this.highs[n]!, this.startOfSuccessors(n));
-      if (this.isStuck || low > high) return null;
+      if (low > high) this.isStuck = true;
+      if (this.isStuck) return false;
       if (low > tasks.low[n]! || high < tasks.high[n]!) changed = this.keep(part, n, low, high) || changed;
     }
     return changed;
@@ -119,7 +126,6 @@ export class OneMachine {
   private measure(): void {
     const { tasks, open, first, last, end } = this;
     const { low, high, length, count } = tasks;
-    this.isStuck = false;
     this.lows.set(low);
     this.highs.set(high);
     for (let n = 0; n < count; n++) {

@@ -86,39 +86,6 @@ export interface Option {
   readonly ends: Float64Array;
 }
 
-/** Those options of a step that have an open start left. */
-export function openOptions(options: readonly Option[]): Option[] {
-  return options.filter(({ first, last }) => last >= first);
-}
-
-/** The only option with an open start; null where there are more. */
-export function onlyOpen(options: readonly Option[]): Option | null {
-  let only: Option | null = null;
-  for (const option of options) {
-    if (option.last < option.first) continue;
-    if (only) return null;
-    only = option;
-  }
-  return only;
-}
-
-/** Closes the starts [from, to] of an option, counted from `low`, at which it does not fit; true where there are any. */
-export function closeStarts(
-  domain: Uint8Array,
-  { at, low }: Option,
-  from: number,
-  to: number,
-  fits: (slot: number) => boolean,
-): boolean {
-  let changed = false;
-  for (let k = from; k <= to; k++) {
-    if (domain[at + k] === 0 || fits(low + k)) continue;
-    domain[at + k] = 0;
-    changed = true;
-  }
-  return changed;
-}
-
 /** Where an activity hangs in the tree: on the start of a later one, inside a host, on a course's plating, nowhere. */
 export interface Branch {
   readonly kind: 'after' | 'inside' | 'plate' | 'none';

@@ -6,11 +6,11 @@ import { NEAR } from './climb';
 import { Dual, type Prices } from './dual';
 import { Heap } from './heap';
 import { RelaxationKernel } from './kernel/kernel';
-import { Narrower } from './narrow';
+import { Narrowing } from './narrowing';
 import type { Option } from './options';
-import { NEVER_QUIET, quietIn, quietWithin, type Quiet } from './quiet';
+import { quietWithin, type Quiet } from './quiet';
 import type { Evening } from './supply';
-import { makeTree, type Tree } from './tree';
+import { makeTree } from './tree';
 
 /** The answer of a part with nothing left open, or that breaks nothing: to be laid out and costed by the planner. */
 export interface Answer {
@@ -60,15 +60,14 @@ const NEXT_LENGTH = 0.3;
 
 /** Branch and bound over the priced relaxation: proves that no plan costs less, as far as time allows. */
 export class Prover {
-  private readonly trees: Tree[] = [];
   private readonly duals: Dual[] = [];
-  private readonly narrowers: Narrower[] = [];
+  private readonly narrowings: Narrowing[] = [];
   private readonly open = new Heap<Node>();
   private readonly brancher: Brancher;
   private unsettled = Infinity;
   private handsPrices: Float64Array | null = null;
   /** When no work can lie in the part that is looked at. */
-  private quiet: Quiet = NEVER_QUIET;
+  private quiet: Quiet = { quietFrom: 0, quietTo: 0 };
   private target: number;
   private mostWork = 0;
   private isOver = () => false;
@@ -82,38 +81,29 @@ export class Prover {
     this.target = options.target;
     this.brancher = new Brancher(model, (node) => this.open.push(node));
     for (const config of configs) {
-      this.duals.push(new Dual(makeTree(model, config)));
+      const dual = new Dual(makeTree(model, config));
+      this.duals.push(dual);
+      this.narrowings.push(new Narrowing(dual.tree, dual.supply));
     }
     this.compile();
-    for (const dual of this.duals) {
-      const { tree } = dual;
-      this.trees.push(tree);
-      this.narrowers.push(new Narrower(tree, dual.supply.cooks, dual.supply.dayStart, dual.supply.width));
-      this.begin({
-        tree: this.trees.length - 1,
-        ...wholePartOf(tree),
-        firstLow: dual.supply.dayStart,
-        firstHigh: model.zero,
-        awayLow: new Int32Array(model.courses.length),
-        awayHigh: dual.supply.mostAway.slice(),
-        prices: null,
-        bound: 0,
-        depth: 0,
-        orders: null,
-      });
-    }
+    this.duals.forEach(({ tree, supply }, d) => {
+      this.begin({ ...wholePartOf(tree, supply), tree: d, prices: null, bound: 0, depth: 0 });
+    });
   }
 
   private compile(): void {
     const kernels = RelaxationKernel.for(this.duals.map(({ relaxation }) => relaxation));
-    this.duals.forEach((dual, d) => (dual.kernel = kernels?.[d] ?? null));
+    kernels?.forEach((kernel, d) => {
+      this.duals[d]!.kernel = kernel;
+      this.narrowings[d]!.kernel = kernel;
+    });
   }
 
   /** Opens a whole configuration, with what it costs at least when hands are asked no price for. */
   private begin(node: Node): void {
-    const narrower = this.narrowers[node.tree]!;
-    if (!narrower.narrow(node)) return;
-    this.quiet = quietIn(this.trees[node.tree]!, narrower, node.domain);
+    const narrowing = this.narrowings[node.tree]!;
+    if (!narrowing.narrow(node)) return;
+    this.quiet = narrowing.quiet();
     node.bound = this.duals[node.tree]!.bound(node.domain, this.evening(node));
     if (node.bound < this.target - WORTH) this.open.push(node);
   }
@@ -154,11 +144,11 @@ export class Prover {
   /** Looks at a part and splits it where something in it may be worth a plan. False where the time was spent before. */
   private *exploring(node: Node): Generator<void, boolean> {
     const dual = this.duals[node.tree]!;
-    const narrower = this.narrowers[node.tree]!;
+    const narrowing = this.narrowings[node.tree]!;
     if (node.prices) dual.setPrices(node.prices);
     else if (this.handsPrices) dual.setHandsPrices(this.handsPrices);
-    if (!narrower.narrow(node)) return true;
-    this.quiet = quietIn(dual.tree, narrower, node.domain);
+    if (!narrowing.narrow(node)) return true;
+    this.quiet = narrowing.quiet();
     const limit = () => this.target - WORTH;
     if (node.prices) this.takeOver(node, dual, node.prices);
     const refine = () => {
@@ -167,7 +157,7 @@ export class Prover {
         this.options.onRelaxed(answerOf(dual, false));
       }
       const isSame = !this.filter(node, dual);
-      return isSame || narrower.narrow(node) ? this.evening(node) : null;
+      return isSame || narrowing.narrow(node) ? this.evening(node) : null;
     };
     const rounds = node.prices ? ROUNDS : this.handsPrices ? NEXT_ROUNDS : this.firstRounds();
     const isFar = limit() - node.bound > NEAR * Math.abs(limit());
@@ -183,10 +173,10 @@ export class Prover {
     node.bound = Math.max(node.bound, here);
     if (here >= limit()) return true;
     if (this.filter(node, dual)) {
-      if (!narrower.narrow(node)) return true;
+      if (!narrowing.narrow(node)) return true;
       if (dual.bound(node.domain, this.evening(node)) >= limit()) return true;
     }
-    this.branch(node, dual, narrower);
+    this.branch(node, dual, narrowing);
     return true;
   }
 
@@ -213,20 +203,19 @@ export class Prover {
     this.open.update((node) => {
       const dual = this.duals[node.tree]!;
       dual.setHandsPrices(hands);
-      const narrower = this.narrowers[node.tree]!;
-      const isOpen = narrower.narrow(node);
-      this.quiet = isOpen ? quietIn(dual.tree, narrower, node.domain) : NEVER_QUIET;
+      const narrowing = this.narrowings[node.tree]!;
+      const isOpen = narrowing.narrow(node);
+      if (isOpen) this.quiet = narrowing.quiet();
       node.bound = isOpen ? Math.max(node.bound, dual.bound(node.domain, this.evening(node))) : Infinity;
     });
   }
 
   private evening(node: Node): Evening {
-    const narrower = this.narrowers[node.tree]!;
-    const { serveLow, serveHigh, forced, tables } = narrower;
-    const { from, to } = narrower;
+    const { known, trips } = this.narrowings[node.tree]!;
+    const { serveLow, serveHigh, forced, from, to } = known;
     this.duals[node.tree]!.setSpan({ from, to, ...quietWithin(this.quiet, from, to) });
     const { firstLow, firstHigh, awayLow, awayHigh } = node;
-    return { serveLow, serveHigh, firstLow, firstHigh, forced, awayLow, awayHigh, trips: tables.trips };
+    return { serveLow, serveHigh, firstLow, firstHigh, forced, awayLow, awayHigh, trips };
   }
 
   /** Rules out each start, serving slot and first minute with which the evening costs the target or more; true where there are any. */
@@ -239,20 +228,20 @@ export class Prover {
   }
 
   /** Parts a node, once what its answer comes to is known; what cannot be parted any more is left open. */
-  private branch(node: Node, dual: Dual, narrower: Narrower): void {
+  private branch(node: Node, dual: Dual, narrowing: Narrowing): void {
     const { tree } = dual;
     dual.countUse();
-    if (this.brancher.partEvening(node, dual, narrower, this.target)) return;
-    const conflict = busiest(node, dual, narrower);
+    if (this.brancher.partEvening(node, dual, narrowing, this.target)) return;
+    const conflict = busiest(node, dual, narrowing);
     let least = node.bound;
     if (conflict < 0) {
-      const isDecided = anyOpen(node, narrower, tree) < 0;
+      const isDecided = anyOpen(node, narrowing, tree) < 0;
       const { cost, isLeast } = this.options.settle(answerOf(dual, isDecided));
       this.target = Math.min(this.target, cost);
       if (cost <= node.bound + WORTH || (isDecided && isLeast)) return;
       if (isLeast) least = cost;
     }
-    if (this.brancher.partSteps(node, dual, narrower, conflict)) return;
+    if (this.brancher.partSteps(node, dual, narrowing, conflict)) return;
     this.unsettled = Math.min(this.unsettled, least);
   }
 }

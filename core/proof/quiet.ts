@@ -1,4 +1,4 @@
-import type { Narrower } from './narrow';
+import type { Known } from './known';
 import type { Option } from './options';
 import type { Tree } from './tree';
 
@@ -14,60 +14,71 @@ export interface Span extends Quiet {
   readonly to: number;
 }
 
-export const NEVER_QUIET: Quiet = { quietFrom: 0, quietTo: 0 };
-
 /** What is quiet within [from, to). */
-export function quietWithin({ quietFrom, quietTo }: Quiet, from: number, to: number): Quiet {
-  const isWithin = from < quietFrom && quietFrom < quietTo && quietTo < to;
-  return isWithin ? { quietFrom, quietTo } : { quietFrom: to, quietTo: to };
+export function quietWithin(quiet: Quiet, from: number, to: number): Quiet {
+  const isWithin = from < quiet.quietFrom && quiet.quietFrom < quiet.quietTo && quiet.quietTo < to;
+  return isWithin ? quiet : { quietFrom: to, quietTo: to };
 }
 
-/** Where hands may be at work, in minutes from the start. */
-function handsOf({ mode, longest, checks }: Option): [number, number][] {
-  const { isHands, hands, duration, touchIn, touchOut, takes } = mode;
-  if (isHands) return hands === 0 ? [] : [[0, duration + longest]];
-  const looks = checks.map(({ low, high }): [number, number] => [low, high + takes]);
-  if (touchIn > 0) looks.push([0, touchIn]);
-  if (touchOut > 0) looks.push([duration - touchOut, duration]);
-  return looks;
-}
+/** Finds the longest quiet time of a part. */
+export class QuietTime {
+  quietFrom = 0;
+  quietTo = 0;
+  /** How many things may begin at each slot less how many may end there. */
+  private readonly edges: Int32Array;
 
-/** The longest quiet time of a part that was narrowed. */
-export function quietIn(tree: Tree, { from, to, serveLow, serveHigh }: Narrower, domain: Uint8Array): Quiet {
-  const { courses } = tree.model;
-  // How many things may begin at each slot less how many may end there, from `from` on.
-  const edges = new Int32Array(to - from + 1);
-  const cover = (first: number, end: number) => {
-    edges[Math.min(Math.max(first, from), to) - from]! += 1;
-    edges[Math.min(Math.max(end, from), to) - from]! -= 1;
-  };
-  for (const i of tree.order) {
-    for (const option of tree.options[i]!) {
-      const { at, low, first, last } = option;
-      const hands = handsOf(option);
-      let begin = -1;
-      for (let k = first; k <= last + 1; k++) {
-        const isOpen = k <= last && domain[at + k] !== 0;
-        if (isOpen && begin < 0) begin = k;
-        if (isOpen || begin < 0) continue;
-        for (const [a, b] of hands) cover(low + begin + a, low + k - 1 + b);
-        begin = -1;
-      }
+  constructor(private readonly tree: Tree) {
+    this.edges = new Int32Array(tree.model.slots + 1);
+  }
+
+  /** In a part that was narrowed. */
+  find(known: Known, domain: Uint8Array): void {
+    const { edges, tree } = this;
+    const { courses } = tree.model;
+    const { from, to } = known;
+    edges.fill(0);
+    for (const i of tree.order) for (const option of tree.options[i]!) this.coverHands(known, option, domain);
+    for (let c = 0; c < courses.length; c++) {
+      const { plating, eating, clearing } = courses[c]!;
+      this.cover(known, known.serveLow[c]! - plating, known.serveHigh[c]! + eating + clearing);
+    }
+    this.quietFrom = 0;
+    this.quietTo = 0;
+    let open = 0;
+    let end = from;
+    for (let m = from; m < to; m++) {
+      const before = open;
+      open += edges[m]!;
+      if (before > 0 && open === 0) end = m;
+      if (before !== 0 || open === 0 || end === from || m - end <= this.quietTo - this.quietFrom) continue;
+      this.quietFrom = end;
+      this.quietTo = m;
     }
   }
-  courses.forEach(({ plating, eating, clearing }, c) =>
-    cover(serveLow[c]! - plating, serveHigh[c]! + eating + clearing),
-  );
-  let quietFrom = 0;
-  let quietTo = 0;
-  let open = 0;
-  let end = from;
-  for (let m = from; m < to; m++) {
-    const before = open;
-    open += edges[m - from]!;
-    if (before === 0 && open > 0 && end > from && m - end > quietTo - quietFrom)
-      [quietFrom, quietTo] = [end, m];
-    if (before > 0 && open === 0) end = m;
+
+  private cover(known: Known, first: number, end: number): void {
+    const { edges } = this;
+    edges[Math.min(Math.max(first, known.from), known.to)]! += 1;
+    edges[Math.min(Math.max(end, known.from), known.to)]! -= 1;
   }
-  return { quietFrom, quietTo };
+
+  /** Wherever hands may be at work, by runs of open starts. */
+  private coverHands(known: Known, option: Option, domain: Uint8Array): void {
+    const { at, low, first, last, longest } = option;
+    const { isHands, hands, duration, touchIn, touchOut, takes } = option.mode;
+    let begin = -1;
+    for (let k = first; k <= last + 1; k++) {
+      const isOpen = k <= last && domain[at + k] !== 0;
+      if (isOpen && begin < 0) begin = k;
+      if (isOpen || begin < 0) continue;
+      const from = low + begin;
+      const to = low + k - 1;
+      begin = -1;
+      if (isHands && hands > 0) this.cover(known, from, to + duration + longest);
+      if (isHands) continue;
+      for (const check of option.checks) this.cover(known, from + check.low, to + check.high + takes);
+      if (touchIn > 0) this.cover(known, from, to + touchIn);
+      if (touchOut > 0) this.cover(known, from + duration - touchOut, to + duration);
+    }
+  }
 }

@@ -39,6 +39,17 @@ export function lookMayClash(option: Option, check: Check): boolean {
   return lookLast(option, check) - lookFirst(option, check) >= option.mode.takes;
 }
 
+/** The only option with an open start; null where there are more. */
+export function onlyOpen(options: readonly Option[]): Option | null {
+  let only: Option | null = null;
+  for (const option of options) {
+    if (option.last < option.first) continue;
+    if (only !== null) return null;
+    only = option;
+  }
+  return only;
+}
+
 /** When what step `i` hangs on begins: its plating, or the start of the step that it leads to. */
 export function parentStart(tree: Tree, i: number, start: Int32Array, serve: Int32Array): number {
   const { kind, parent } = tree.branches[i]!;

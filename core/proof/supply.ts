@@ -12,7 +12,7 @@ export class Evening {
   firstLow = 0;
   firstHigh = 0;
   /** Cooks that are known to be at work in each minute. */
-  forced: Uint8Array = new Uint8Array(0);
+  forced: Int32Array = new Int32Array(0);
   /** For each course: how many minutes in all the cooks who eat are away from the table, least and most. */
   awayLow: Int32Array = new Int32Array(0);
   awayHigh: Int32Array = new Int32Array(0);
@@ -26,11 +26,11 @@ export class Evening {
  */
 export class Supply {
   /** Minutes given at each slot by the cheapest answer. */
-  readonly given: Uint8Array;
+  readonly given: Int32Array;
   /** Minutes in which all cooks are at table in the cheapest answer, but for those who are away. */
   readonly seated: Uint8Array;
   /** Cooks free in each minute. */
-  readonly cooks: Uint8Array;
+  readonly cooks: Int32Array;
   /** First hands minute of the day in the cheapest answer, and what each choice of it would cost. */
   first = 0;
   readonly byFirst: Float64Array;
@@ -52,9 +52,9 @@ export class Supply {
 
   constructor(private readonly model: Model) {
     const { courses, slots, zero } = model;
-    this.given = new Uint8Array(slots);
+    this.given = new Int32Array(slots);
     this.seated = new Uint8Array(slots);
-    const free = new Uint8Array(slots);
+    const free = new Int32Array(slots);
     for (const calendar of model.calendars) {
       for (let m = 0; m < slots; m++) if (hasBit(calendar, m)) free[m]! += 1;
     }
@@ -246,8 +246,8 @@ class Table {
     up: number,
     most: number,
     price: Float64Array,
-    forced: Uint8Array,
-    cooks: Uint8Array,
+    forced: Int32Array,
+    cooks: Int32Array,
     trips: Int32Array,
     at: number,
   ): void {
@@ -332,7 +332,7 @@ class Table {
   }
 
   /** Adds the minutes of the cheapest way to be away `minutes` to `given`. */
-  give(down: number, up: number, minutes: number, given: Uint8Array): void {
+  give(down: number, up: number, minutes: number, given: Int32Array): void {
     const { steps, width, size } = this;
     let place = this.state[minutes]!;
     for (let m = up - 1; m >= down; m--) {

@@ -1,7 +1,8 @@
-import type { Model } from '../model';
-import type { Known } from './free-hands';
-import type { Part } from './narrow';
-import { closeStarts, onlyOpen, openOptions, type Option } from './options';
+import { fixed, NO_LIMIT, type Model } from '../model';
+import type { Known } from './known';
+import type { Option } from './options';
+import type { Part } from './part';
+import { onlyOpen } from './spans';
 import { allEat, MOST_TRIPS } from './supply';
 import type { Tree } from './tree';
 import { Visits } from './visits';
@@ -14,71 +15,88 @@ export class Tables {
   /** By course and minutes away (of `width` of them): the fewest trips in which cooks can be away so long. */
   readonly trips: Int32Array;
   /** By number of the option. */
-  private readonly visits: Visits[] = [];
+  private readonly visits: readonly Visits[];
   private readonly least: Int32Array;
   /** By activity: the most minutes that its open starts can need at the table in hand. */
   private readonly greatest: Int32Array;
-  /** By activity: what visits its open starts make at the table in hand, as first and count; empty where some makes none. */
-  private readonly made: Set<number>[] = [];
+  /** By activity: what visits its open starts make at the table in hand, `madeCount` pairs of first and count; none where some makes none. */
+  private readonly made: readonly Int32Array[];
+  private readonly madeCount: Int32Array;
   private readonly isCounted: boolean;
   /** By course: the most minutes that plating and clearing other courses can take from its table. */
-  private readonly service: readonly number[];
-  /** By activity with looks at a pot: minutes in which others have all cooks. */
-  private readonly taken: Uint8Array[] = [];
-  private readonly nothing: Uint8Array;
+  private readonly service: Int32Array;
+  /** By activity: minutes in which others have all cooks, where it has looks at a pot. */
+  private readonly taken: readonly Uint8Array[];
 
   constructor(
     private readonly tree: Tree,
     private readonly width: number,
-    private readonly cooks: Uint8Array,
+    private readonly cooks: Int32Array,
     private readonly known: Known,
   ) {
     const { model } = tree;
+    const count = model.activities.length;
+    const visits: Visits[] = [];
+    const made: Int32Array[] = [];
+    const taken: Uint8Array[] = [];
+    for (let i = 0; i < count; i++) {
+      let most = 0;
+      let checks = 0;
+      for (const option of tree.options[i]!) {
+        const own = new Visits(option);
+        visits.push(own);
+        most = Math.max(most, own.bound);
+        checks += option.checks.length;
+      }
+      made.push(new Int32Array(2 * most * most));
+      taken.push(new Uint8Array(checks > 0 ? model.slots : 0));
+    }
+    this.visits = fixed(visits);
+    this.made = fixed(made);
+    this.taken = fixed(taken);
     this.isCounted = allEat(model);
     this.service = serviceAtTable(model);
-    for (const option of tree.options.flat()) this.visits[option.number] = new Visits(option);
     this.trips = new Int32Array(model.courses.length * width);
-    this.least = new Int32Array(model.activities.length);
-    this.greatest = new Int32Array(model.activities.length);
-    for (const i of tree.order) this.made[i] = new Set();
-    this.nothing = new Uint8Array(model.slots);
-    for (const i of tree.order)
-      this.taken[i] = tree.options[i]!.some(({ checks }) => checks.length > 0)
-        ? new Uint8Array(model.slots)
-        : this.nothing;
+    this.least = new Int32Array(count);
+    this.greatest = new Int32Array(count);
+    this.madeCount = new Int32Array(count);
   }
 
   private findTaken(): void {
-    const { tree, taken, nothing, cooks } = this;
-    const { own, forced, serveLow, to } = this.known;
+    const { tree, cooks } = this;
+    const { forced, serveLow, to, ownAt, ownCount, ownFrom, ownTo } = this.known;
     for (const i of tree.order) {
-      const row = taken[i]!;
-      if (row === nothing) continue;
+      const row = this.taken[i]!;
+      if (row.length === 0) continue;
       for (let m = serveLow[0]! - BEFORE; m < to; m++)
         row[m] = cooks[m]! > 0 && forced[m]! >= cooks[m]! ? 1 : 0;
-      for (const [from, to] of own[i]!)
-        for (let m = from; m < to; m++) row[m] = forced[m]! > cooks[m]! ? 1 : 0;
+      for (let x = ownAt[i]!; x < ownAt[i]! + ownCount[i]!; x++)
+        for (let m = ownFrom[x]!; m < ownTo[x]!; m++) row[m] = forced[m]! > cooks[m]! ? 1 : 0;
     }
   }
 
-  /** Raises the least minutes away of a part and closes starts; true where any were. `serveLow` and `serveHigh` are its slots. */
-  narrow(part: Part, serveLow: Int32Array, serveHigh: Int32Array): boolean {
+  /** Raises the least minutes away of a part and closes starts; true where any were. */
+  narrow(part: Part): boolean {
     if (!this.isCounted) return false;
     this.findTaken();
+    const { serveLow, serveHigh } = this.known;
+    const { domain, awayLow, awayHigh } = part;
+    const { courses } = this.tree.model;
     let changed = false;
-    this.tree.model.courses.forEach(({ eating }, c) => {
-      const most = this.countMost(part.domain, serveLow[c]!, serveHigh[c]! + eating) + this.service[c]!;
-      part.awayHigh[c] = Math.min(part.awayHigh[c]!, most);
-      const missing = part.awayLow[c]! - most;
-      changed = this.closeIdle(part.domain, serveLow[c]!, serveHigh[c]! + eating, missing) || changed;
+    for (let c = 0; c < courses.length; c++) {
+      const { eating } = courses[c]!;
+      const most = this.countMost(domain, serveLow[c]!, serveHigh[c]! + eating) + this.service[c]!;
+      awayHigh[c] = Math.min(awayHigh[c]!, most);
+      const missing = awayLow[c]! - most;
+      changed = this.closeIdle(domain, serveLow[c]!, serveHigh[c]! + eating, missing) || changed;
       const down = serveHigh[c]!;
       const up = serveLow[c]! + eating;
-      if (up <= down) return;
-      const sum = this.countLeast(part.domain, down, up);
-      part.awayLow[c] = Math.max(part.awayLow[c]!, sum);
-      changed = this.close(part.domain, down, up, part.awayHigh[c]! - sum) || changed;
+      if (up <= down) continue;
+      const sum = this.countLeast(domain, down, up);
+      awayLow[c] = Math.max(awayLow[c]!, sum);
+      changed = this.close(domain, down, up, awayHigh[c]! - sum) || changed;
       this.countTrips(c);
-    });
+    }
     return changed;
   }
 
@@ -93,29 +111,42 @@ export class Tables {
   private countLeast(domain: Uint8Array, down: number, up: number): number {
     let sum = 0;
     for (const i of this.tree.order) {
-      const made = this.made[i]!;
       this.least[i] = 0;
-      made.clear();
-      const options = openOptions(this.tree.options[i]!);
-      if (!options.every((option) => isInside(option, down, up))) continue;
-      let minutes = Infinity;
-      for (const option of options) {
-        const visits = this.visits[option.number]!;
-        for (let k = option.first; k <= option.last && minutes > 0; k++) {
-          if (domain[option.at + k] === 0) continue;
-          visits.look(option.low + k, down, up, this.taken[i]!);
-          minutes = Math.min(minutes, visits.minutes);
-          made.add(visits.first * visits.bound + visits.count);
-        }
-      }
-      if (minutes === 0) {
-        made.clear();
-        continue;
-      }
+      this.madeCount[i] = 0;
+      let isInside = true;
+      for (const option of this.tree.options[i]!)
+        isInside = isInside && (option.last < option.first || liesInside(option, down, up));
+      if (!isInside) continue;
+      const minutes = this.leastOf(i, domain, down, up);
+      if (minutes === 0) this.madeCount[i] = 0;
       this.least[i] = minutes;
       sum += minutes;
     }
     return sum;
+  }
+
+  /** What activity `i` needs at least; takes note of the visits that its open starts make. */
+  private leastOf(i: number, domain: Uint8Array, down: number, up: number): number {
+    let minutes = NO_LIMIT;
+    for (const option of this.tree.options[i]!) {
+      const visits = this.visits[option.number]!;
+      for (let k = option.first; k <= option.last && minutes > 0; k++) {
+        if (domain[option.at + k] === 0) continue;
+        visits.look(option.low + k, down, up, this.taken[i]!);
+        minutes = Math.min(minutes, visits.minutes);
+        this.takeNote(i, visits.first, visits.count);
+      }
+    }
+    return minutes;
+  }
+
+  private takeNote(i: number, first: number, count: number): void {
+    const made = this.made[i]!;
+    const end = 2 * this.madeCount[i]!;
+    for (let x = end - 2; x >= 0; x -= 2) if (made[x] === first && made[x + 1] === count) return;
+    made[end] = first;
+    made[end + 1] = count;
+    this.madeCount[i]! += 1;
   }
 
   /** What each activity can need at most within slots [from, to), whatever its open start; returns the minutes of all. */
@@ -148,8 +179,12 @@ export class Tables {
       if (least <= 0) continue;
       for (const option of this.tree.options[i]!) {
         const visits = this.visits[option.number]!;
-        const fits = (s: number) => visits.mostIn(s, from, to) >= least;
-        changed = closeStarts(domain, option, option.first, option.last, fits) || changed;
+        const { at, low, first, last } = option;
+        for (let k = first; k <= last; k++) {
+          if (domain[at + k] === 0 || visits.mostIn(low + k, from, to) >= least) continue;
+          domain[at + k] = 0;
+          changed = true;
+        }
       }
     }
     return changed;
@@ -163,14 +198,15 @@ export class Tables {
       for (const option of this.tree.options[i]!) {
         const visits = this.visits[option.number]!;
         if (visits.most <= limit) continue;
-        const { low, mode, reach } = option;
-        const from = Math.max(option.first, down - mode.duration - reach - low);
-        const to = Math.min(option.last, up - 1 - low);
-        const fits = (s: number) => {
-          visits.look(s, down, up, this.taken[i]!);
-          return visits.minutes <= limit;
-        };
-        changed = closeStarts(domain, option, from, to, fits) || changed;
+        const { at, low, mode, reach } = option;
+        const last = Math.min(option.last, up - 1 - low);
+        for (let k = Math.max(option.first, down - mode.duration - reach - low); k <= last; k++) {
+          if (domain[at + k] === 0) continue;
+          visits.look(low + k, down, up, this.taken[i]!);
+          if (visits.minutes <= limit) continue;
+          domain[at + k] = 0;
+          changed = true;
+        }
       }
     }
     return changed;
@@ -184,16 +220,14 @@ export class Tables {
     if (tree.model.cookCount > 1) return;
     for (const i of tree.order) {
       const made = this.made[i]!;
+      const count = this.madeCount[i]!;
       const option = onlyOpen(tree.options[i]!);
-      if (made.size === 0 || !option) continue;
+      if (count === 0 || option === null) continue;
       const visits = this.visits[option.number]!;
       for (let u = 1; u < width; u++) {
         let fewest = MOST_TRIPS;
-        for (const code of made)
-          fewest = Math.min(
-            fewest,
-            visits.fewestTrips(Math.floor(code / visits.bound), code % visits.bound, u),
-          );
+        for (let x = 0; x < 2 * count; x += 2)
+          fewest = Math.min(fewest, visits.fewestTrips(made[x]!, made[x + 1]!, u));
         trips[row + u] = Math.max(trips[row + u]!, fewest);
       }
     }
@@ -201,9 +235,11 @@ export class Tables {
 }
 
 /** Where pauses may be shorter than plating or clearing, these fall into the eating before or after. */
-function serviceAtTable({ courses }: Model): number[] {
-  const service = courses.map(() => 0);
-  courses.forEach(({ clearing, eating }, c) => {
+function serviceAtTable(model: Model): Int32Array {
+  const { courses } = model;
+  const service = new Int32Array(courses.length);
+  for (let c = 0; c < courses.length; c++) {
+    const { clearing, eating } = courses[c]!;
     let gap = 0;
     for (let later = c + 1; later < courses.length; later++) {
       const next = courses[later]!;
@@ -212,11 +248,12 @@ function serviceAtTable({ courses }: Model): number[] {
       service[later]! += Math.min(next.eating, Math.max(0, clearing - gap));
       gap += next.eating;
     }
-  });
+  }
   return service;
 }
 
 /** True where all that is open of an option touches slots [down, up). */
-function isInside({ low, first, last, mode, reach }: Option, down: number, up: number): boolean {
+function liesInside(option: Option, down: number, up: number): boolean {
+  const { low, first, last, mode, reach } = option;
   return low + first > down - mode.duration - reach && low + last < up;
 }

@@ -1,16 +1,15 @@
-import type { Mode } from '../model';
+import { fixed, NO_LIMIT } from '../model';
 import type { Check, Option } from './options';
 
-/** Stretches with at most so many minutes between are one trip. */
-const ONE_TRIP = 1;
-
 /** A stretch of hands at some minute from the start on: it begins in [from, to]. */
-interface Stretch {
-  readonly from: number;
-  readonly to: number;
-  readonly minutes: number;
-  /** The look at a pot that it is, if any: the part in hand may have it in fewer minutes. */
-  readonly check: Check | null;
+class Stretch {
+  constructor(
+    readonly from: number,
+    readonly to: number,
+    readonly minutes: number,
+    /** The look at a pot that it is, if any: the part in hand may have it in fewer minutes. */
+    readonly check: Check | null,
+  ) {}
 }
 
 /** When a mode needs hands, and how few trips they can be given in. */
@@ -25,20 +24,32 @@ export class Visits {
   count = 0;
   /** The first of these visits among all of them. */
   first = 0;
-  /** By first visit, visits and minutes: the fewest trips, once found. */
-  private readonly fewest = new Map<number, number>();
+  /** By first visit, count of visits, and trips: the fewest minutes away, once found, of which the place for no trips tells. */
+  private readonly needed: Int32Array;
+  /** By number of visits made: the fewest minutes with so many trips, and with one less. */
+  private least: Int32Array;
+  private leastBefore: Int32Array;
 
   constructor(private readonly option: Option) {
-    const { mode } = option;
-    this.stretches = stretchesOf(mode, option.checks);
-    this.bound = this.stretches.length + 1;
-    this.most = mode.isHands ? mode.hands * mode.duration : this.stretches.reduce((n, s) => n + s.minutes, 0);
+    const stretches = stretchesOf(option);
+    const { isHands, hands, duration } = option.mode;
+    const bound = stretches.length + 1;
+    let minutes = 0;
+    for (let n = 0; n < stretches.length; n++) minutes += stretches[n]!.minutes;
+    this.stretches = fixed(stretches);
+    this.bound = bound;
+    this.most = isHands ? hands * duration : minutes;
+    this.needed = new Int32Array(bound * bound * bound);
+    this.least = new Int32Array(bound);
+    this.leastBefore = new Int32Array(bound);
   }
 
   /** Counts what start `s` needs within slots [down, up), where nobody is left for a look at a pot in slots that are `taken`. */
   look(s: number, down: number, up: number, taken: Uint8Array): void {
     const { mode, longest } = this.option;
-    this.minutes = this.count = this.first = 0;
+    this.minutes = 0;
+    this.count = 0;
+    this.first = 0;
     if (mode.isHands) {
       const end = s + mode.duration + longest;
       const outside = end - s - Math.max(0, Math.min(end, up) - Math.max(s, down));
@@ -74,9 +85,14 @@ export class Visits {
       return mode.hands * Math.max(0, Math.min(mode.duration, inside));
     }
     let most = 0;
-    for (const { from: low, to: high, minutes, check } of this.stretches) {
-      const first = check === null ? s + low : Math.max(s + low, check.from);
-      const final = check === null ? s + high : Math.min(s + high, check.to);
+    for (let n = 0; n < this.stretches.length; n++) {
+      const { from: low, to: high, minutes, check } = this.stretches[n]!;
+      let first = s + low;
+      let final = s + high;
+      if (check !== null) {
+        first = Math.max(first, check.from);
+        final = Math.min(final, check.to);
+      }
       most += Math.max(0, Math.min(minutes, to - first, final + minutes - from, to - from));
     }
     return most;
@@ -85,45 +101,48 @@ export class Visits {
   /** The fewest trips in which `count` visits from number `first` on can be made in so many minutes away. */
   fewestTrips(first: number, count: number, minutes: number): number {
     if (count < 2) return count;
-    const key = (minutes * this.bound + first) * this.bound + count;
-    let trips = this.fewest.get(key);
-    if (trips === undefined) {
-      trips = this.findFewest(first, count, minutes);
-      this.fewest.set(key, trips);
-    }
-    return trips;
-  }
-
-  private findFewest(first: number, count: number, minutes: number): number {
-    // By number of visits made: the fewest minutes with one trip more each round.
-    let least = Array.from({ length: count + 1 }, (_, n) => (n === 0 ? 0 : Infinity));
-    for (let trips = 1; trips < count; trips++) {
-      least = least.map((_, n) => {
-        let best = Infinity;
-        for (let j = 1; j <= n; j++)
-          best = Math.min(best, least[n - j]! + this.minutesOfTrip(first + n - j, j));
-        return best;
-      });
-      if (least[count]! <= minutes) return trips;
-    }
+    const place = (first * this.bound + count) * this.bound;
+    if (this.needed[place] === 0) this.findNeeded(first, count, place);
+    for (let trips = 1; trips < count; trips++) if (this.needed[place + trips]! <= minutes) return trips;
     return count;
   }
 
-  /** The fewest minutes away of one trip that makes `count` visits from number `first` on. */
+  private findNeeded(first: number, count: number, place: number): void {
+    const { needed } = this;
+    needed[place] = 1;
+    this.least.fill(NO_LIMIT);
+    this.least[0] = 0;
+    for (let trips = 1; trips < count; trips++) {
+      const before = this.least;
+      const least = this.leastBefore;
+      for (let n = 0; n <= count; n++) {
+        let best = NO_LIMIT;
+        for (let j = 1; j <= n; j++)
+          best = Math.min(best, before[n - j]! + this.minutesOfTrip(first + n - j, j));
+        least[n] = best;
+      }
+      this.least = least;
+      this.leastBefore = before;
+      needed[place + trips] = least[count]!;
+    }
+  }
+
+  /** The fewest minutes away of one trip that makes `count` visits from number `first` on, with a minute at table between any two. */
   private minutesOfTrip(first: number, count: number): number {
     const one = this.stretches[first]!;
     const last = this.stretches[first + count - 1]!;
-    // From the last minute of the first visit at its latest to the first one of the last at its earliest.
+    // From the last minute of the first visit at its latest to the first one of the last at its earliest; every other one of them.
     const span = last.from - (one.to + one.minutes - 1) + 1;
-    return Math.max(count, Math.ceil((span + ONE_TRIP) / (1 + ONE_TRIP)));
+    return Math.max(count, (span + 2) >> 1);
   }
 }
 
-function stretchesOf(mode: Mode, checks: Option['checks']): Stretch[] {
-  const { touchIn, touchOut, duration, takes } = mode;
-  return [
-    { from: 0, to: 0, minutes: touchIn, check: null },
-    ...checks.map((check) => ({ from: check.low, to: check.high, minutes: takes, check })),
-    { from: duration - touchOut, to: duration - touchOut, minutes: touchOut, check: null },
-  ].filter(({ minutes }) => minutes > 0);
+function stretchesOf(option: Option): Stretch[] {
+  const { touchIn, touchOut, duration, takes } = option.mode;
+  const stretches: Stretch[] = [];
+  if (touchIn > 0) stretches.push(new Stretch(0, 0, touchIn, null));
+  if (takes > 0)
+    for (const check of option.checks) stretches.push(new Stretch(check.low, check.high, takes, check));
+  if (touchOut > 0) stretches.push(new Stretch(duration - touchOut, duration - touchOut, touchOut, null));
+  return stretches;
 }

@@ -114,6 +114,7 @@ export class CourseModel {
   most: i32;
   away: i32;
   platingActivity: i32;
+  clearingActivity: i32;
 
   constructor(from: Parcel) {
     this.eating = from.int();
@@ -124,6 +125,7 @@ export class CourseModel {
     this.most = from.int();
     this.away = from.int();
     this.platingActivity = from.int();
+    this.clearingActivity = from.int();
   }
 }
 

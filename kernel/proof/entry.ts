@@ -1,17 +1,24 @@
 import { Model } from '../model';
 import { isOver, received } from '../model/entry';
 import { Climb } from './climb';
+import { Known } from './known';
+import { Narrower } from './narrow';
+import { NO_ORDER, Part } from './part';
+import { QuietTime } from './quiet';
 import { Relaxation } from './relaxation';
 import { Evening } from './supply';
 import { Tree } from './tree';
 
 // What the host calls; see `core/proof/kernel/kernel.ts`. Addresses are bytes in the kernel's memory.
 
-/** One relaxation with what the host writes before it asks: the domain, the evening, the starts open to each option. */
+/** One relaxation and what narrows its parts, with what the host writes before it asks: the part in hand, the evening, the starts open to each option. */
 class Desk {
   relaxation: Relaxation;
   climb: Climb;
-  domain: StaticArray<u8>;
+  part: Part;
+  known: Known;
+  narrower: Narrower;
+  quiet: QuietTime;
   evening: Evening;
   firsts: StaticArray<i32>;
   lasts: StaticArray<i32>;
@@ -21,20 +28,37 @@ class Desk {
   checkTo: StaticArray<i32>;
 
   constructor(tree: Tree) {
-    const slots = tree.model.slots;
     const count = tree.model.courses.length;
-    const evening = new Evening();
-    evening.serveLow = new StaticArray<i32>(count);
-    evening.serveHigh = new StaticArray<i32>(count);
-    evening.forced = new StaticArray<u8>(slots);
-    evening.awayLow = new StaticArray<i32>(count);
-    evening.awayHigh = new StaticArray<i32>(count);
-    this.evening = evening;
     const relaxation = new Relaxation(tree);
-    evening.trips = new StaticArray<i32>(count * relaxation.supply.width);
+    const supply = relaxation.supply;
+    const known = new Known(tree);
+    const narrower = new Narrower(tree, supply.cooks, supply.dayStart, supply.width, known);
+    const part = new Part(
+      new StaticArray<u8>(tree.size),
+      0,
+      0,
+      new StaticArray<i32>(count),
+      new StaticArray<i32>(count),
+      new StaticArray<i32>(tree.checkCount),
+      new StaticArray<i32>(tree.checkCount),
+      new StaticArray<i32>(tree.optionCount),
+      new StaticArray<i32>(tree.optionCount),
+      new StaticArray<i32>(0),
+    );
+    const evening = new Evening();
+    evening.serveLow = known.serveLow;
+    evening.serveHigh = known.serveHigh;
+    evening.forced = known.forced;
+    evening.awayLow = part.awayLow;
+    evening.awayHigh = part.awayHigh;
+    evening.trips = narrower.tables.trips;
     this.relaxation = relaxation;
     this.climb = new Climb(relaxation);
-    this.domain = new StaticArray<u8>(tree.size);
+    this.part = part;
+    this.known = known;
+    this.narrower = narrower;
+    this.quiet = new QuietTime(tree);
+    this.evening = evening;
     this.firsts = new StaticArray<i32>(tree.optionCount);
     this.lasts = new StaticArray<i32>(tree.optionCount);
     this.shortest = new StaticArray<i32>(tree.optionCount);
@@ -53,8 +77,81 @@ export function openRelaxations(): void {
   for (let left = parcel.int(); left > 0; left--) desks.push(new Desk(new Tree(model, parcel)));
 }
 
-/** Takes over which starts are open, when the day's work may begin, and where the dinner lies. */
-export function lookAt(
+/** Room for so many numbers of orders; returns where they are to be written. What is not needed says that there are no more. */
+export function roomForOrders(d: i32, length: i32): usize {
+  const part = desks[d].part;
+  if (part.orders.length < length) part.orders = new StaticArray<i32>(2 * length);
+  for (let x = length; x < part.orders.length; x++) part.orders[x] = NO_ORDER;
+  return changetype<usize>(part.orders);
+}
+
+/** Narrows the part that was written; false where nothing is left. */
+export function narrow(d: i32, firstLow: i32, firstHigh: i32, isAsLeft: bool): bool {
+  const desk = desks[d];
+  desk.part.firstLow = firstLow;
+  desk.part.firstHigh = firstHigh;
+  if (!desk.narrower.narrow(desk.part, isAsLeft)) return false;
+  const options = desk.relaxation.tree.allOptions;
+  for (let n = 0; n < options.length; n++) {
+    desk.firsts[n] = options[n].first;
+    desk.lasts[n] = options[n].last;
+  }
+  return true;
+}
+
+export function partFirstLow(d: i32): i32 {
+  return desks[d].part.firstLow;
+}
+
+export function partFirstHigh(d: i32): i32 {
+  return desks[d].part.firstHigh;
+}
+
+export function knownFrom(d: i32): i32 {
+  return desks[d].known.from;
+}
+
+export function knownTo(d: i32): i32 {
+  return desks[d].known.to;
+}
+
+export function findQuiet(d: i32): void {
+  desks[d].quiet.find(desks[d].known, desks[d].part.domain);
+}
+
+export function quietFrom(d: i32): i32 {
+  return desks[d].quiet.quietFrom;
+}
+
+export function quietTo(d: i32): i32 {
+  return desks[d].quiet.quietTo;
+}
+
+export function tripsAt(d: i32, option: i32, s: i32, down: i32, up: i32, minutes: i32): i32 {
+  const own = desks[d].relaxation.tree.allOptions[option];
+  return desks[d].narrower.tables.tripsAt(own, s, down, up, minutes);
+}
+
+/** Takes over which starts are open to each option, and for how long and when it may pause or be looked at. */
+export function lookAt(d: i32): void {
+  const desk = desks[d];
+  const options = desk.relaxation.tree.allOptions;
+  for (let n = 0; n < options.length; n++) {
+    const option = options[n];
+    option.first = desk.firsts[n];
+    option.last = desk.lasts[n];
+    option.shortest = desk.shortest[n];
+    option.longest = desk.longest[n];
+    for (let m = 0; m < option.checks.length; m++) {
+      const check = option.checks[m];
+      check.from = desk.checkFrom[check.number];
+      check.to = desk.checkTo[check.number];
+    }
+  }
+}
+
+/** Takes over when the day's work may begin, and where the dinner lies. */
+export function span(
   d: i32,
   firstLow: i32,
   firstHigh: i32,
@@ -64,22 +161,6 @@ export function lookAt(
   quietTo: i32,
 ): void {
   const desk = desks[d];
-  const options = desk.relaxation.tree.options;
-  for (let i = 0; i < options.length; i++) {
-    const own = options[i];
-    for (let k = 0; k < own.length; k++) {
-      const option = own[k];
-      option.first = desk.firsts[option.number];
-      option.last = desk.lasts[option.number];
-      option.shortest = desk.shortest[option.number];
-      option.longest = desk.longest[option.number];
-      for (let m = 0; m < option.checks.length; m++) {
-        const check = option.checks[m];
-        check.from = desk.checkFrom[check.number];
-        check.to = desk.checkTo[check.number];
-      }
-    }
-  }
   desk.evening.firstLow = firstLow;
   desk.evening.firstHigh = firstHigh;
   desk.relaxation.demand.from = from;
@@ -89,11 +170,11 @@ export function lookAt(
 }
 
 export function bound(d: i32): f64 {
-  return desks[d].relaxation.bound(desks[d].domain, desks[d].evening);
+  return desks[d].relaxation.bound(desks[d].part.domain, desks[d].evening);
 }
 
 export function ruleOut(d: i32, limit: f64): bool {
-  return desks[d].relaxation.ruleOut(desks[d].domain, desks[d].evening, limit);
+  return desks[d].relaxation.ruleOut(desks[d].part.domain, desks[d].evening, limit);
 }
 
 export function countUse(d: i32): void {
@@ -105,7 +186,7 @@ export function beginClimb(d: i32, length: f64): void {
 }
 
 export function climb(d: i32, target: f64, rounds: i32): i32 {
-  return desks[d].climb.climb(desks[d].domain, desks[d].evening, target, rounds, isOver);
+  return desks[d].climb.climb(desks[d].part.domain, desks[d].evening, target, rounds, isOver);
 }
 
 export function climbed(d: i32): f64 {
@@ -137,7 +218,7 @@ export function placeOf(d: i32, what: i32): usize {
   const supply = relaxation.supply;
   switch (what) {
     case 0:
-      return changetype<usize>(desk.domain);
+      return changetype<usize>(desk.part.domain);
     case 1:
       return changetype<usize>(evening.serveLow);
     case 2:
@@ -180,8 +261,20 @@ export function placeOf(d: i32, what: i32): usize {
       return changetype<usize>(desk.checkFrom);
     case 21:
       return changetype<usize>(desk.checkTo);
-    default:
+    case 22:
       return changetype<usize>(demand.taken);
+    case 23:
+      return changetype<usize>(desk.part.checkLow);
+    case 24:
+      return changetype<usize>(desk.part.checkHigh);
+    case 25:
+      return changetype<usize>(desk.part.pauseLow);
+    case 26:
+      return changetype<usize>(desk.part.pauseHigh);
+    case 27:
+      return changetype<usize>(desk.known.minStart);
+    default:
+      return changetype<usize>(desk.known.maxStart);
   }
 }
 

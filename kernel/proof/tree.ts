@@ -16,6 +16,21 @@ export class Queue {
   }
 }
 
+/** Two options that cannot overlap. */
+export class Apart {
+  one: Option;
+  other: Option;
+  gap: i32;
+  gapBack: i32;
+
+  constructor(options: Array<Option>, parcel: Parcel) {
+    this.one = options[parcel.int()];
+    this.other = options[parcel.int()];
+    this.gap = parcel.int();
+    this.gapBack = parcel.int();
+  }
+}
+
 export class Tree {
   config: Configuration;
   order: StaticArray<i32>;
@@ -31,6 +46,9 @@ export class Tree {
   branches: StaticArray<Branch>;
   options: StaticArray<StaticArray<Option>>;
   queues: StaticArray<Queue>;
+  apart: StaticArray<Apart>;
+  /** By number. */
+  allOptions: StaticArray<Option>;
 
   constructor(
     public model: Model,
@@ -54,7 +72,7 @@ export class Tree {
     const queues = new Array<Queue>();
     for (let left = parcel.int(); left > 0; left--) queues.push(new Queue(parcel));
     this.queues = fixed(queues);
-    let optionCount = 0;
+    const all = new Array<Option>();
     let checkCount = 0;
     const options = new StaticArray<StaticArray<Option>>(parcel.int());
     for (let i = 0; i < options.length; i++) {
@@ -63,12 +81,16 @@ export class Tree {
         const option = new Option(model, parcel);
         checkCount += option.checks.length;
         own[k] = option;
+        all.push(option);
       }
-      optionCount += own.length;
       options[i] = own;
     }
     this.options = options;
-    this.optionCount = optionCount;
+    this.optionCount = all.length;
     this.checkCount = checkCount;
+    const apart = new Array<Apart>();
+    for (let left = parcel.int(); left > 0; left--) apart.push(new Apart(all, parcel));
+    this.apart = fixed(apart);
+    this.allOptions = fixed(all);
   }
 }

@@ -1,28 +1,24 @@
 import { wholePartOf } from '../../core/proof/domain';
 import type { Dual } from '../../core/proof/dual';
-import { Narrower } from '../../core/proof/narrow';
-import { quietIn, quietWithin } from '../../core/proof/quiet';
+import { Narrowing } from '../../core/proof/narrowing';
+import { quietWithin } from '../../core/proof/quiet';
 import type { Evening } from '../../core/proof/supply';
 
-/** All of a dinner as one part of a proof, open; `evening` narrows it and tells what is known then, null where nothing is left. */
+/**
+ * All of a dinner as one part of a proof, open; `evening` narrows it and tells what is known then, null where nothing is left.
+ * Narrowed by the kernel where the relaxation has one.
+ */
 export function wholePart(dual: Dual) {
   const { tree, supply } = dual;
-  const { zero, courses } = tree.model;
-  const narrower = new Narrower(tree, supply.cooks, supply.dayStart, supply.width);
-  const part = {
-    ...wholePartOf(tree),
-    firstLow: supply.dayStart,
-    firstHigh: zero,
-    awayLow: new Int32Array(courses.length),
-    awayHigh: supply.mostAway.slice(),
-    orders: null,
-  };
+  const narrowing = new Narrowing(tree, supply);
+  narrowing.kernel = dual.kernel;
+  const part = wholePartOf(tree, supply);
   const evening = (): Evening | null => {
-    if (!narrower.narrow(part)) return null;
-    const { from, to } = narrower;
-    dual.setSpan({ from, to, ...quietWithin(quietIn(tree, narrower, part.domain), from, to) });
-    const { serveLow, serveHigh, forced, tables } = narrower;
-    return { ...part, serveLow, serveHigh, forced, trips: tables.trips };
+    if (!narrowing.narrow(part)) return null;
+    const { known, trips } = narrowing;
+    const { serveLow, serveHigh, forced, from, to } = known;
+    dual.setSpan({ from, to, ...quietWithin(narrowing.quiet(), from, to) });
+    return { ...part, serveLow, serveHigh, forced, trips };
   };
-  return { part, evening, narrower };
+  return { part, evening, narrowing };
 }

@@ -8,32 +8,31 @@ const EVENING = [{ from: '2026-10-17T15:00', to: '2026-10-17T23:59' }];
 type Dinner = ReturnType<typeof partOfSteps>;
 
 /** The parts into which the single steps of a dinner are parted, at no prices; null where nothing is left to part. */
-function partsOf({ part, dual, narrower, model, relax }: Dinner): Node[] | null {
+function partsOf({ part, dual, narrowing, model, relax }: Dinner): Node[] | null {
   relax();
   const children: Node[] = [];
   const brancher = new Brancher(model, (node) => children.push(node));
   const node: Node = { ...part, tree: 0, prices: null, bound: 0, depth: 0 };
-  return brancher.partSteps(node, dual, narrower, busiest(node, dual, narrower)) ? children : null;
+  return brancher.partSteps(node, dual, narrowing, busiest(node, dual, narrowing)) ? children : null;
 }
 
 /** The decided orders of a part, as "earlier < later + minutes". */
 function ordersOf({ orders }: Node): string[] {
   const list: string[] = [];
-  for (let order = orders; order !== null; order = order.rest)
-    list.push(`${order.from} < ${order.to} + ${order.lag}`);
+  for (let x = 0; x < orders.length; x += 3) list.push(`${orders[x]} < ${orders[x + 1]} + ${orders[x + 2]}`);
   return list;
 }
 
 test('of two clashes the one goes first that leaves less room to make one after the other', () => {
   const dinner = partOfSteps(['chop', 'peel', 'stir', 'beat'].map((id) => step(id, 30)));
-  const { leave, relax, dual, narrower } = dinner;
+  const { leave, relax, dual, narrowing } = dinner;
   leave(0, -200, -120);
   leave(1, -200, -120);
   leave(2, -75, -40);
   leave(3, -75, -40);
   relax();
   expect(
-    tightestClash(dual, narrower)!
+    tightestClash(dual, narrowing.known)!
       .map(({ activity }) => activity)
       .sort(),
   ).toEqual([2, 3]);
@@ -41,11 +40,11 @@ test('of two clashes the one goes first that leaves less room to make one after 
 });
 
 test('where no two want the same minute there is no clash', () => {
-  const { leave, relax, dual, narrower } = partOfSteps([step('chop', 30), step('stir', 30)]);
+  const { leave, relax, dual, narrowing } = partOfSteps([step('chop', 30), step('stir', 30)]);
   leave(0, -200, -120);
   leave(1, -80, -40);
   relax();
-  expect(tightestClash(dual, narrower)).toBeNull();
+  expect(tightestClash(dual, narrowing.known)).toBeNull();
 });
 
 test('an order that is decided for two stretches says nothing of two others of the same steps', () => {
@@ -57,7 +56,7 @@ test('an order that is decided for two stretches says nothing of two others of t
   leave(0, -60, -30);
   leave(1, -116, -86);
   // It is put on before anything is chopped: that is decided, whether it is taken off before is not.
-  Object.assign(part, { orders: { from: 1, to: 0, lag: 2, rest: null } });
+  part.orders = Int32Array.of(1, 0, 2);
   expect(
     partsOf(dinner)!
       .map((child) => ordersOf(child)[0])

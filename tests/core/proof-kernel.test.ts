@@ -21,8 +21,8 @@ function relaxed(seed: number, size: Size, generate: typeof generateDinner) {
 
 /** What comes of a climb, a narrowing and a look at the answer: all that a part of a proof asks for. */
 function explore(dual: Dual, target: number) {
-  const { supply, demand, relaxation } = dual;
-  const { part, evening } = wholePart(dual);
+  const { supply, demand, relaxation, tree } = dual;
+  const { part, evening, narrowing } = wholePart(dual);
   const begun = evening();
   if (!begun) return null;
   const refine = () => {
@@ -46,14 +46,33 @@ function explore(dual: Dual, target: number) {
   if (!last) return { climbed, work: dual.work };
   const bound = dual.bound(part.domain, last);
   dual.countUse();
+  const { known } = narrowing;
+  const down = known.serveLow[0]!;
   return {
     climbed,
     bound,
     work: dual.work,
     first: supply.first,
     firsts: [part.firstLow, part.firstHigh],
+    span: [known.from, known.to, narrowing.quiet()],
+    trips: tree.options.flat().map((option) => narrowing.tripsAt(option, option.low, down, down + 20, 3)),
+    open: tree.options
+      .flat()
+      .map(({ first, last, shortest, longest, checks }) => [first, last, shortest, longest, ...checks]),
     arrays: [
       part.domain,
+      part.awayLow,
+      part.awayHigh,
+      part.checkLow,
+      part.checkHigh,
+      part.pauseLow,
+      part.pauseHigh,
+      known.serveLow,
+      known.serveHigh,
+      known.minStart,
+      known.maxStart,
+      known.forced,
+      narrowing.trips,
       demand.price,
       ...demand.resourcePrice,
       demand.queueing.share,

@@ -4,7 +4,8 @@ import { firstBusy } from '../../core/planner/cost';
 import { Brancher, busiest, type Node } from '../../core/proof/branch';
 import { Dual } from '../../core/proof/dual';
 import { RelaxationKernel } from '../../core/proof/kernel/kernel';
-import type { Narrower, Part } from '../../core/proof/narrow';
+import type { Known } from '../../core/proof/known';
+import type { Part } from '../../core/proof/part';
 import { makeTree } from '../../core/proof/tree';
 import { dinnerFile, read, step } from '../builders/dinner';
 import { generateDinner, generateSpicyDinner, GENERATORS, type Size } from '../builders/generate-dinner';
@@ -68,8 +69,10 @@ function closedOf(board: Board, dual: Dual, part: Part): string[] {
     .map((place) => `place ${place}`);
   const first = firstBusy(board);
   if (first < part.firstLow || first > part.firstHigh) closed.push('the first minute of the day');
-  for (let order = part.orders; order !== null; order = order.rest)
-    if (board.start[order.to]! < board.start[order.from]! + order.lag) closed.push('an order of two');
+  const { orders } = part;
+  for (let x = 0; x < orders.length; x += 3)
+    if (board.start[orders[x + 1]!]! < board.start[orders[x]!]! + orders[x + 2]!)
+      closed.push('an order of two');
   for (const { check, at } of looksOf(board, dual))
     if (at < part.checkLow[check.number]! || at > part.checkHigh[check.number]!)
       closed.push('a look at a pot');
@@ -83,7 +86,7 @@ function closedOf(board: Board, dual: Dual, part: Part): string[] {
 }
 
 /** True where no minute is spoken for by more cooks than are at work in it. */
-function isSpokenForRightly(board: Board, { forced }: Pick<Narrower, 'forced'>): boolean {
+function isSpokenForRightly(board: Board, { forced }: Pick<Known, 'forced'>): boolean {
   const { model } = board;
   return forced.every((cooks, m) => {
     let busy = 0;
@@ -181,7 +184,7 @@ test('a part is parted into smaller ones, and every plan of it is in one of them
     const size = seed % 8 === 0 ? 'large' : seed % 4 === 0 ? 'medium' : 'small';
     const one = planned(seed, size, seed % 2 === 0 ? generateDinner : generateSpicyDinner);
     if (!one) continue;
-    const { board, dual, cost, part, evening, narrower } = one;
+    const { board, dual, cost, part, evening, narrowing } = one;
     [dual.kernel] = RelaxationKernel.for([dual.relaxation])!;
     const children: Node[] = [];
     const brancher = new Brancher(board.model, (node) => children.push(node));
@@ -204,8 +207,8 @@ test('a part is parted into smaller ones, and every plan of it is in one of them
       const here: Node = { ...node, ...part };
       children.length = 0;
       const isParted =
-        brancher.partEvening(here, dual, narrower, cost) ||
-        brancher.partSteps(here, dual, narrower, busiest(here, dual, narrower));
+        brancher.partEvening(here, dual, narrowing, cost) ||
+        brancher.partSteps(here, dual, narrowing, busiest(here, dual, narrowing));
       if (!isParted) break;
       parted += 1;
       deepest = Math.max(deepest, depth);

@@ -2,13 +2,13 @@ import { step } from '../builders/dinner';
 import { partOfSteps } from '../builders/part-of-steps';
 
 test('where one of two steps cannot come first it comes second, though no minute is spoken for yet', () => {
-  const { evening, leave, span, narrower, model } = partOfSteps([step('chop', 30), step('stir', 30)]);
+  const { evening, leave, span, narrowing, model } = partOfSteps([step('chop', 30), step('stir', 30)]);
   leave(0, -100, -70);
   leave(1, -95, -60);
   expect(evening()).not.toBeNull();
   expect(span(0)).toEqual([-100, -90]);
   expect(span(1)).toEqual([-70, -60]);
-  expect(narrower.forced.subarray(0, model.zero - 90).some((cooks) => cooks > 0)).toBe(false);
+  expect(narrowing.known.forced.subarray(0, model.zero - 90).some((cooks) => cooks > 0)).toBe(false);
 });
 
 test('what two must do before a third begins moves it by the work of both', () => {

@@ -19,20 +19,20 @@ function threeOpen() {
 }
 
 test('of the steps that are open the one is parted first whose waiting costs most over its starts', () => {
-  const { dual, narrower, options, leave, evening } = threeOpen();
-  expect(steepest(dual.tree, narrower, 1, 100)).toBe(options[0]);
+  const { dual, narrowing, options, leave, evening } = threeOpen();
+  expect(steepest(dual.tree, narrowing.known, 1, 100)).toBe(options[0]);
   leave(0, -20, -20);
   expect(evening()).not.toBeNull();
-  expect(steepest(dual.tree, narrower, 1, 100)).toBe(options[1]);
+  expect(steepest(dual.tree, narrowing.known, 1, 100)).toBe(options[1]);
   leave(1, -30, -30);
   expect(evening()).not.toBeNull();
   // What loses nothing by waiting is the same to prices whenever it is made.
-  expect(steepest(dual.tree, narrower, 1, 100)).toBeNull();
+  expect(steepest(dual.tree, narrowing.known, 1, 100)).toBeNull();
 });
 
 test('none is where the starts differ by less than lies between the bound and the cost to beat', () => {
-  const { dual, narrower } = threeOpen();
-  expect(steepest(dual.tree, narrower, 1000, 2000)).toBeNull();
+  const { dual, narrowing } = threeOpen();
+  expect(steepest(dual.tree, narrowing.known, 1000, 2000)).toBeNull();
 });
 
 test('what can move with what it leads to waits no longer for it', () => {
@@ -44,21 +44,21 @@ test('what can move with what it leads to waits no longer for it', () => {
   dinner.leave(1, -90, -30);
   expect(dinner.evening()).not.toBeNull();
   const { tree } = dinner.dual;
-  expect(steepest(tree, dinner.narrower, 10, 20)).toBeNull();
+  expect(steepest(tree, dinner.narrowing.known, 10, 20)).toBeNull();
   // Near the cost to beat half of that counts.
-  expect(steepest(tree, dinner.narrower, 10, 1000)?.activity).toBe(0);
+  expect(steepest(tree, dinner.narrowing.known, 10, 1000)?.activity).toBe(0);
 });
 
 test('its starts are parted in the middle', () => {
   const dinner = threeOpen();
-  const { part, dual, narrower, model, relax, evening, span } = dinner;
+  const { part, dual, narrowing, model, relax, evening, span } = dinner;
   part.firstLow = part.firstHigh = model.zero - 80;
   expect(evening()).not.toBeNull();
   relax();
   const children: Node[] = [];
   const brancher = new Brancher(model, (node) => children.push(node));
   const node: Node = { ...part, tree: 0, prices: null, bound: 0, depth: 0 };
-  expect(brancher.partEvening(node, dual, narrower, 5)).toBe(true);
+  expect(brancher.partEvening(node, dual, narrowing, 5)).toBe(true);
   const [low, high] = span(0, part);
   const middle = Math.floor((low! + high!) / 2);
   expect(children.map((child) => span(0, { ...part, domain: child.domain as typeof part.domain }))).toEqual([

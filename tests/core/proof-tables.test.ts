@@ -156,7 +156,7 @@ function twoCourses(): Tree {
 test('starts that take more from a table than may be taken are closed, and what all others take is taken at least', () => {
   const tree = twoCourses();
   const dual = new Dual(tree);
-  const { part, evening, narrower } = wholePart(dual);
+  const { part, evening, narrowing } = wholePart(dual);
   evening();
   const { serveAt, serveLow, serveHigh } = tree;
   expect(serveAt).toHaveLength(2);
@@ -172,9 +172,9 @@ test('starts that take more from a table than may be taken are closed, and what 
   const before = open();
   const fewest = Math.min(...before.map(needs));
   expect(before.some((k) => needs(k) > fewest)).toBe(true);
-  const tables = new Tables(tree, dual.supply.width, dual.supply.cooks, narrower);
+  const tables = new Tables(tree, dual.supply.width, dual.supply.cooks, narrowing.known);
   part.awayHigh[0] = fewest;
-  expect(tables.narrow(part, serveLow, serveHigh)).toBe(true);
+  expect(tables.narrow(part)).toBe(true);
   expect(part.awayLow[0]).toBe(fewest);
   expect(open()).toEqual(before.filter((k) => needs(k) === fewest));
 });
@@ -182,7 +182,7 @@ test('starts that take more from a table than may be taken are closed, and what 
 test('no more is taken from a table than the open starts can take, and a start that takes too little is closed', () => {
   const tree = twoCourses();
   const dual = new Dual(tree);
-  const { part, evening, narrower } = wholePart(dual);
+  const { part, evening, narrowing } = wholePart(dual);
   evening();
   const { serveLow, serveHigh } = tree;
   const option = optionOf(tree, 'pot');
@@ -193,9 +193,9 @@ test('no more is taken from a table than the open starts can take, and a start t
   const before = open();
   const most = Math.max(...before.map(takes));
   expect(before.some((k) => takes(k) < most)).toBe(true);
-  const tables = new Tables(tree, dual.supply.width, dual.supply.cooks, narrower);
+  const tables = new Tables(tree, dual.supply.width, dual.supply.cooks, narrowing.known);
   part.awayLow[0] = most;
-  expect(tables.narrow(part, serveLow, serveHigh)).toBe(true);
+  expect(tables.narrow(part)).toBe(true);
   expect(part.awayHigh[0]).toBe(most);
   expect(open()).toEqual(before.filter((k) => takes(k) === most));
 });

@@ -49,7 +49,7 @@ function eveningWith(model: Model, low: number, high: number): Evening {
     serveHigh: Int32Array.of(model.zero),
     firstLow: model.zero,
     firstHigh: model.zero,
-    forced: new Uint8Array(model.slots),
+    forced: new Int32Array(model.slots),
     awayLow: Int32Array.of(low),
     awayHigh: Int32Array.of(high),
     trips: new Int32Array(EATING + 1),

@@ -1,5 +1,5 @@
 import type { Bits } from '../bits';
-import type { Activity, Configuration, Mode, Model } from '../model';
+import type { Activity, Configuration, CourseModel, Mode, Model } from '../model';
 
 /** A model as a row of numbers, in the order in which `kernel/model/model.ts` reads it. */
 export function packModel(
@@ -21,9 +21,7 @@ export function packModel(
   row.each(calendarStarts, (bits) => row.list(bits));
   row.add(configurations.indexOf(first));
   row.each(model.activities, (activity) => addActivity(row, activity));
-  row.each(model.courses, ({ eating, plating, clearing, least, ideal, most, away, platingActivity }) =>
-    row.add(eating, plating, clearing, least, ideal, most, away, platingActivity),
-  );
+  row.each(model.courses, (course) => addCourse(row, course));
   row.each(model.ovens, ({ shelves, heats, cools }) => row.add(shelves, heats, cools));
   row.each(model.things, ({ capacity, wash, users }) => {
     row.add(capacity, wash);
@@ -51,6 +49,11 @@ export class Row {
     this.numbers.push(items.length);
     items.forEach(add);
   }
+}
+
+function addCourse(row: Row, c: CourseModel): void {
+  row.add(c.eating, c.plating, c.clearing, c.least, c.ideal, c.most, c.away);
+  row.add(c.platingActivity, c.clearingActivity);
 }
 
 const ROLES = ['step', 'plating', 'clearing'];

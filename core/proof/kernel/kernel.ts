@@ -1,12 +1,27 @@
 import { openKernel, type KernelMemory } from '../../model';
+import type { Option } from '../options';
+import type { Part } from '../part';
+import type { Quiet } from '../quiet';
 import type { Relaxation } from '../relaxation';
+import type { Narrowing } from '../narrowing';
 import type { Evening } from '../supply';
 import { packTrees } from './pack';
 
 /** What the compiled kernel exports: see `kernel/proof/entry.ts`; `d` numbers the relaxations. */
 interface Exports extends KernelMemory {
   openRelaxations(): void;
-  lookAt(
+  roomForOrders(d: number, length: number): number;
+  narrow(d: number, firstLow: number, firstHigh: number, isAsLeft: boolean): number;
+  partFirstLow(d: number): number;
+  partFirstHigh(d: number): number;
+  knownFrom(d: number): number;
+  knownTo(d: number): number;
+  findQuiet(d: number): void;
+  quietFrom(d: number): number;
+  quietTo(d: number): number;
+  tripsAt(d: number, option: number, s: number, down: number, up: number, minutes: number): number;
+  lookAt(d: number): void;
+  span(
     d: number,
     firstLow: number,
     firstHigh: number,
@@ -55,8 +70,19 @@ const PLACES = [
   'checkFrom',
   'checkTo',
   'taken',
+  'checkLow',
+  'checkHigh',
+  'pauseLow',
+  'pauseHigh',
+  'minStart',
+  'maxStart',
 ] as const;
 type Place = (typeof PLACES)[number];
+
+/** What of a part is narrowed, and what is known then. */
+const NARROWED = ['domain', 'awayLow', 'awayHigh', 'checkLow', 'checkHigh', 'pauseLow', 'pauseHigh'] as const;
+const KNOWN = ['serveLow', 'serveHigh', 'minStart', 'maxStart', 'forced'] as const;
+
 type Words = Float64Array | Int32Array | Uint8Array;
 
 /**
@@ -70,6 +96,11 @@ export class RelaxationKernel {
   private readonly longest: Int32Array;
   private readonly checkFrom: Int32Array;
   private readonly checkTo: Int32Array;
+  /** The domain of the part that was narrowed here last: all that is known of it lies here already. */
+  private narrowed: Uint8Array | null = null;
+  /** Where things lie in the kernel's memory, as long as that does not grow. */
+  private places: Uint8Array[] = [];
+  private placesIn: ArrayBuffer | null = null;
 
   private constructor(
     private readonly wasm: Exports,
@@ -102,6 +133,57 @@ export class RelaxationKernel {
 
   get best(): number {
     return this.wasm.climbed(this.number);
+  }
+
+  /** Narrows a part in place and tells what is known of it then; false where nothing is left. */
+  narrow(part: Part, isAsLeft: boolean, { known, trips }: Narrowing): boolean {
+    const { wasm, number } = this;
+    this.narrowed = null;
+    for (const place of NARROWED) this.write(place, part[place]);
+    const { orders } = part;
+    const at = wasm.roomForOrders(number, orders.length);
+    new Int32Array(this.buffer, at, orders.length).set(orders);
+    if (!wasm.narrow(number, part.firstLow, part.firstHigh, isAsLeft)) return false;
+    for (const place of NARROWED) this.read(place, part[place]);
+    part.firstLow = wasm.partFirstLow(number);
+    part.firstHigh = wasm.partFirstHigh(number);
+    for (const place of KNOWN) this.read(place, known[place]);
+    known.from = wasm.knownFrom(number);
+    known.to = wasm.knownTo(number);
+    this.read('trips', trips);
+    this.tellOptions(part);
+    this.narrowed = part.domain;
+    return true;
+  }
+
+  /** What is open to each option of a part that was narrowed. */
+  private tellOptions({ checkLow, checkHigh, pauseLow, pauseHigh }: Part): void {
+    this.read('firsts', this.firsts);
+    this.read('lasts', this.lasts);
+    for (const options of this.relaxation.tree.options) {
+      for (const option of options) {
+        const { number } = option;
+        option.first = this.firsts[number]!;
+        option.last = this.lasts[number]!;
+        option.shortest = pauseLow[number]!;
+        option.longest = pauseHigh[number]!;
+        for (const check of option.checks) {
+          check.from = checkLow[check.number]!;
+          check.to = checkHigh[check.number]!;
+        }
+      }
+    }
+  }
+
+  /** The longest quiet time of the part that was narrowed last. */
+  quiet(): Quiet {
+    this.wasm.findQuiet(this.number);
+    return { quietFrom: this.wasm.quietFrom(this.number), quietTo: this.wasm.quietTo(this.number) };
+  }
+
+  /** See `Tables`; in the part that was narrowed last. */
+  tripsAt({ number }: Option, s: number, down: number, up: number, minutes: number): number {
+    return this.wasm.tripsAt(this.number, number, s, down, up, minutes);
   }
 
   bound(domain: Uint8Array, evening: Evening): number {
@@ -171,7 +253,15 @@ export class RelaxationKernel {
   }
 
   private lookAt(domain: Uint8Array, evening: Evening): void {
-    const { tree, demand } = this.relaxation;
+    if (domain !== this.narrowed) this.writeEvening(domain, evening);
+    const { from, to, quietFrom, quietTo } = this.relaxation.demand;
+    const { firstLow, firstHigh } = evening;
+    this.wasm.span(this.number, firstLow, firstHigh, from, to, quietFrom, quietTo);
+  }
+
+  private writeEvening(domain: Uint8Array, evening: Evening): void {
+    const { tree } = this.relaxation;
+    this.narrowed = null;
     this.write('domain', domain);
     this.write('serveLow', evening.serveLow);
     this.write('serveHigh', evening.serveHigh);
@@ -197,9 +287,7 @@ export class RelaxationKernel {
     this.write('longest', this.longest);
     this.write('checkFrom', this.checkFrom);
     this.write('checkTo', this.checkTo);
-    const { from, to, quietFrom, quietTo } = demand;
-    const { firstLow, firstHigh } = evening;
-    this.wasm.lookAt(this.number, firstLow, firstHigh, from, to, quietFrom, quietTo);
+    this.wasm.lookAt(this.number);
   }
 
   private get buffer(): ArrayBuffer {
@@ -207,7 +295,12 @@ export class RelaxationKernel {
   }
 
   private bytesAt(place: Place, length: number): Uint8Array {
-    return new Uint8Array(this.buffer, this.wasm.placeOf(this.number, PLACES.indexOf(place)), length);
+    const { buffer } = this;
+    if (buffer !== this.placesIn) this.places = [];
+    this.placesIn = buffer;
+    const which = PLACES.indexOf(place);
+    this.places[which] ??= new Uint8Array(buffer, this.wasm.placeOf(this.number, which), length);
+    return this.places[which];
   }
 
   private write(place: Place, words: Words): void {

@@ -28,6 +28,7 @@ function addTree(row: Row, tree: Tree, configurations: readonly Configuration[])
     row.add(least);
   });
   row.each(tree.options, (options) => row.each(options, (option) => addOption(row, option)));
+  row.each(tree.apart, ({ one, other, gap, gapBack }) => row.add(one.number, other.number, gap, gapBack));
 }
 
 function addOption(row: Row, o: Option): void {
