@@ -99,7 +99,7 @@ export class RelaxationKernel {
   /** The domain of the part that was narrowed here last: all that is known of it lies here already. */
   private narrowed: Uint8Array | null = null;
   /** Where things lie in the kernel's memory, as long as that does not grow. */
-  private places: Uint8Array[] = [];
+  private places: Words[] = [];
   private placesIn: ArrayBuffer | null = null;
 
   private constructor(
@@ -294,24 +294,27 @@ export class RelaxationKernel {
     return this.wasm.memory.buffer;
   }
 
-  private bytesAt(place: Place, length: number): Uint8Array {
+  /** What lies there, in a row like `words`. */
+  private rowAt(place: Place, words: Words): Words {
     const { buffer } = this;
     if (buffer !== this.placesIn) this.places = [];
     this.placesIn = buffer;
     const which = PLACES.indexOf(place);
-    this.places[which] ??= new Uint8Array(buffer, this.wasm.placeOf(this.number, which), length);
+    this.places[which] ??= rowLike(words, buffer, this.wasm.placeOf(this.number, which));
     return this.places[which];
   }
 
   private write(place: Place, words: Words): void {
-    this.bytesAt(place, words.byteLength).set(bytesOf(words));
+    this.rowAt(place, words).set(words);
   }
 
   private read(place: Place, words: Words): void {
-    bytesOf(words).set(this.bytesAt(place, words.byteLength));
+    words.set(this.rowAt(place, words));
   }
 }
 
-function bytesOf(words: Words): Uint8Array {
-  return new Uint8Array(words.buffer, words.byteOffset, words.byteLength);
+function rowLike(words: Words, buffer: ArrayBuffer, at: number): Words {
+  if (words instanceof Float64Array) return new Float64Array(buffer, at, words.length);
+  if (words instanceof Int32Array) return new Int32Array(buffer, at, words.length);
+  return new Uint8Array(buffer, at, words.length);
 }
