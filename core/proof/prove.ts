@@ -138,7 +138,9 @@ export class Prover {
   }
 
   private work(): number {
-    return this.duals.reduce((sum, dual) => sum + dual.work, 0);
+    let sum = 0;
+    for (const dual of this.duals) sum += dual.work;
+    return sum;
   }
 
   /** Looks at a part and splits it where something in it may be worth a plan. False where the time was spent before. */
