@@ -4,6 +4,7 @@ import type { Known } from './known';
 import { OneMachine } from './one-machine';
 import type { Option } from './options';
 import { NO_ORDER, ORDER, type Part } from './part';
+import { PossibleWork } from './possible-work';
 import { onlyOpen } from './spans';
 import { Tables } from './tables';
 import type { Tree } from './tree';
@@ -14,6 +15,8 @@ const MOST_PASSES = 12;
 /** Narrows the domain of a part by what holds in every plan, and finds out which minutes are spoken for. */
 export class Narrower {
   readonly tables: Tables;
+  /** After `narrow`. */
+  readonly work: PossibleWork;
   private readonly model: Model;
   private readonly hands: FreeHands;
   private readonly machine: OneMachine;
@@ -27,6 +30,7 @@ export class Narrower {
   ) {
     this.model = tree.model;
     this.tables = new Tables(tree, tableWidth, cooks, known);
+    this.work = new PossibleWork(tree);
     const hands = new FreeHands(tree, cooks, dayStart, known);
     this.hands = hands;
     this.machine = new OneMachine(tree, hands, known);
@@ -34,6 +38,13 @@ export class Narrower {
 
   /** False where nothing is left; `isAsLeft` says that it is the part last narrowed, of which some starts may have been closed since. */
   narrow(part: Part, isAsLeft: boolean): boolean {
+    if (!this.narrowAll(part, isAsLeft)) return false;
+    this.work.find(this.known, part.domain);
+    this.tables.countGroups(this.work, part.domain);
+    return true;
+  }
+
+  private narrowAll(part: Part, isAsLeft: boolean): boolean {
     const { domain } = part;
     const { hands, machine, tables } = this;
     for (let pass = 0; pass < MOST_PASSES; pass++) {

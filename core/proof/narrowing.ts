@@ -3,7 +3,7 @@ import { Known } from './known';
 import { Narrower } from './narrow';
 import type { Option } from './options';
 import type { Part } from './part';
-import { QuietTime, type Quiet } from './quiet';
+import type { Quiet } from './quiet';
 import type { Supply } from './supply';
 import type { Tree } from './tree';
 
@@ -12,6 +12,9 @@ export class Narrowing {
   readonly known: Known;
   /** By course and minutes away, the fewest trips: see `Tables`. */
   readonly trips: Int32Array;
+  /** When no work can lie in the part in hand, and by minute whether any can: see `PossibleWork`. */
+  quiet: Quiet = { quietFrom: 0, quietTo: 0 };
+  readonly able: Uint8Array;
   /** The same, compiled, where there is one. */
   kernel: RelaxationKernel | null = null;
   private narrower: Narrower | null = null;
@@ -23,6 +26,7 @@ export class Narrowing {
   ) {
     this.known = new Known(tree);
     this.trips = new Int32Array(tree.model.courses.length * supply.width);
+    this.able = new Uint8Array(tree.model.slots);
   }
 
   private get plain(): Narrower {
@@ -36,18 +40,12 @@ export class Narrowing {
     const isAsLeft = part === this.inHand;
     this.inHand = part;
     if (this.kernel) return this.kernel.narrow(part, isAsLeft, this);
-    const isOpen = this.plain.narrow(part, isAsLeft);
-    this.trips.set(this.plain.tables.trips);
-    return isOpen;
-  }
-
-  /** The longest quiet time of the part in hand. */
-  quiet(): Quiet {
-    if (this.kernel) return this.kernel.quiet();
-    const quiet = new QuietTime(this.tree);
-    quiet.find(this.known, this.inHand!.domain);
-    const { quietFrom, quietTo } = quiet;
-    return { quietFrom, quietTo };
+    const { tables, work } = this.plain;
+    if (!this.plain.narrow(part, isAsLeft)) return false;
+    this.trips.set(tables.trips);
+    this.able.set(work.minutes);
+    this.quiet = { quietFrom: work.quietFrom, quietTo: work.quietTo };
+    return true;
   }
 
   /** The fewest trips that start `s` of an option takes within slots [down, up), in so many minutes away. */

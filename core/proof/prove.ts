@@ -8,7 +8,7 @@ import { Heap } from './heap';
 import { RelaxationKernel } from './kernel/kernel';
 import { Narrowing } from './narrowing';
 import type { Option } from './options';
-import { quietWithin, type Quiet } from './quiet';
+import { quietWithin } from './quiet';
 import type { Evening } from './supply';
 import { makeTree } from './tree';
 
@@ -66,8 +66,6 @@ export class Prover {
   private readonly brancher: Brancher;
   private unsettled = Infinity;
   private handsPrices: Float64Array | null = null;
-  /** When no work can lie in the part that is looked at. */
-  private quiet: Quiet = { quietFrom: 0, quietTo: 0 };
   private target: number;
   private mostWork = 0;
   private isOver = () => false;
@@ -103,7 +101,6 @@ export class Prover {
   private begin(node: Node): void {
     const narrowing = this.narrowings[node.tree]!;
     if (!narrowing.narrow(node)) return;
-    this.quiet = narrowing.quiet();
     node.bound = this.duals[node.tree]!.bound(node.domain, this.evening(node));
     if (node.bound < this.target - WORTH) this.open.push(node);
   }
@@ -150,7 +147,6 @@ export class Prover {
     if (node.prices) dual.setPrices(node.prices);
     else if (this.handsPrices) dual.setHandsPrices(this.handsPrices);
     if (!narrowing.narrow(node)) return true;
-    this.quiet = narrowing.quiet();
     const limit = () => this.target - WORTH;
     if (node.prices) this.takeOver(node, dual, node.prices);
     const refine = () => {
@@ -205,19 +201,17 @@ export class Prover {
     this.open.update((node) => {
       const dual = this.duals[node.tree]!;
       dual.setHandsPrices(hands);
-      const narrowing = this.narrowings[node.tree]!;
-      const isOpen = narrowing.narrow(node);
-      if (isOpen) this.quiet = narrowing.quiet();
+      const isOpen = this.narrowings[node.tree]!.narrow(node);
       node.bound = isOpen ? Math.max(node.bound, dual.bound(node.domain, this.evening(node))) : Infinity;
     });
   }
 
   private evening(node: Node): Evening {
-    const { known, trips } = this.narrowings[node.tree]!;
+    const { known, trips, able, quiet } = this.narrowings[node.tree]!;
     const { serveLow, serveHigh, forced, from, to } = known;
-    this.duals[node.tree]!.setSpan({ from, to, ...quietWithin(this.quiet, from, to) });
+    this.duals[node.tree]!.setSpan({ from, to, ...quietWithin(quiet, from, to) });
     const { firstLow, firstHigh, awayLow, awayHigh } = node;
-    return { serveLow, serveHigh, firstLow, firstHigh, forced, awayLow, awayHigh, trips };
+    return { serveLow, serveHigh, firstLow, firstHigh, forced, able, awayLow, awayHigh, trips };
   }
 
   /** Rules out each start, serving slot and first minute with which the evening costs the target or more; true where there are any. */

@@ -16,6 +16,8 @@ export class Evening {
   /** For each course: how many minutes in all the cooks who eat are away from the table, least and most. */
   awayLow: Int32Array = new Int32Array(0);
   awayHigh: Int32Array = new Int32Array(0);
+  /** 1 for each minute in which some work can lie. */
+  able: Uint8Array = new Uint8Array(0);
   /** By course, and by minutes away, `Supply.width` of them: the fewest trips in which they can be. */
   trips: Int32Array = new Int32Array(0);
 }
@@ -162,7 +164,7 @@ export class Supply {
     let last = 0;
     for (let n = 0; n < tables.length; n++) {
       const table = tables[n]!;
-      table.read(at, up, most, price, evening.forced, cooks, evening.trips, c * this.width);
+      table.read(at, up, most, price, evening, cooks, c * this.width);
       const all = joint[n]!;
       if (n === 0) for (let x = 0; x <= most; x++) all[x] = table.least[x]!;
       else {
@@ -240,18 +242,18 @@ class Table {
     this.steps = new Int32Array(3 * width * (MOST_TRIPS + 1) * minutes);
   }
 
-  /** `trips` says from place `at` on, by minutes away, how many trips there must be. */
+  /** The evening's `trips` say from place `at` on, by minutes away, how many there must be. */
   read(
     down: number,
     up: number,
     most: number,
     price: Float64Array,
-    forced: Int32Array,
+    evening: Evening,
     cooks: Int32Array,
-    trips: Int32Array,
     at: number,
   ): void {
     const { table, model } = this;
+    const { forced, able, trips } = evening;
     const calendar = model.calendars[this.cook]!;
     const width = most + 1;
     let counted = 0;
@@ -262,7 +264,7 @@ class Table {
     table.fill(Infinity, 0, this.size);
     table[0] = 0;
     for (let m = down; m < up; m++) {
-      const mayLeave = hasBit(calendar, m);
+      const mayLeave = able[m] !== 0 && hasBit(calendar, m);
       const mayStay = !mayLeave || forced[m]! < cooks[m]!;
       const cost = model.weights.away - price[m]!;
       // No more minutes away than have passed.

@@ -2,8 +2,10 @@ import { fixed, NO_LIMIT, type Model } from '../model';
 import type { Known } from './known';
 import type { Option } from './options';
 import type { Part } from './part';
+import type { PossibleWork } from './possible-work';
 import { onlyOpen } from './spans';
 import { allEat, MOST_TRIPS } from './supply';
+import { Splits } from './splits';
 import type { Tree } from './tree';
 import { Visits } from './visits';
 
@@ -25,8 +27,11 @@ export class Tables {
   private readonly isCounted: boolean;
   /** By course: the most minutes that plating and clearing other courses can take from its table. */
   private readonly service: Int32Array;
+  /** By number of the group: 1 where work was found that surely lies in it. */
+  private readonly isMet: Uint8Array;
   /** By activity: minutes in which others have all cooks, where it has looks at a pot. */
   private readonly taken: readonly Uint8Array[];
+  private readonly splits: Splits;
 
   constructor(
     private readonly tree: Tree,
@@ -51,15 +56,19 @@ export class Tables {
       made.push(new Int32Array(2 * most * most));
       taken.push(new Uint8Array(checks > 0 ? model.slots : 0));
     }
-    this.visits = fixed(visits);
+    const all: readonly Visits[] = fixed(visits);
+    const rows: readonly Uint8Array[] = fixed(taken);
+    this.visits = all;
     this.made = fixed(made);
-    this.taken = fixed(taken);
+    this.taken = rows;
+    this.splits = new Splits(tree, all, rows);
     this.isCounted = allEat(model);
     this.service = serviceAtTable(model);
     this.trips = new Int32Array(model.courses.length * width);
     this.least = new Int32Array(count);
     this.greatest = new Int32Array(count);
     this.madeCount = new Int32Array(count);
+    this.isMet = new Uint8Array(model.slots);
   }
 
   private findTaken(): void {
@@ -210,6 +219,60 @@ export class Tables {
       }
     }
     return changed;
+  }
+
+  /**
+   * Raises the fewest trips to the groups of minutes in which some work surely lies: no trip reaches from one to another. Of more
+   * cooks each would have to be known apart.
+   */
+  countGroups(work: PossibleWork, domain: Uint8Array): void {
+    const { tree, trips, width } = this;
+    const { courses, cookCount } = tree.model;
+    const { serveLow, serveHigh } = this.known;
+    if (!this.isCounted || cookCount > 1) return;
+    for (let c = 0; c < courses.length; c++) {
+      const down = serveHigh[c]!;
+      const up = serveLow[c]! + courses[c]!.eating;
+      if (up <= down) continue;
+      const groups = this.groupsWithin(work, down, up);
+      const fewest = Math.max(groups, this.splits.fewestTrips(this.known, domain, work, down, up));
+      for (let u = 1; u < width; u++) trips[c * width + u] = Math.max(trips[c * width + u]!, fewest);
+    }
+  }
+
+  /** How many groups have work that surely lies within slots [down, up). */
+  private groupsWithin(work: PossibleWork, down: number, up: number): number {
+    const { tree, isMet } = this;
+    const { group } = work;
+    let count = 0;
+    isMet.fill(0, group[down]!, group[up - 1]! + 1);
+    for (const i of tree.order) {
+      const option = onlyOpen(tree.options[i]!);
+      if (option === null) continue;
+      const { low, first, last, mode, longest } = option;
+      const { stretches } = this.visits[option.number]!;
+      const all = mode.isHands && mode.hands > 0 ? 1 : stretches.length;
+      for (let n = 0; n < all; n++) {
+        let from = low + first;
+        let to = Math.min(low + last + mode.duration + longest, this.known.maxEnd[i]!);
+        if (!mode.isHands) {
+          const stretch = stretches[n]!;
+          const { check } = stretch;
+          to = low + last + stretch.to + stretch.minutes;
+          from += stretch.from;
+          if (check !== null) {
+            from = Math.max(from, check.from);
+            to = Math.min(to, check.to + stretch.minutes);
+          }
+        }
+        if (from < down || to > up || from >= to) continue;
+        const number = group[from]!;
+        if (group[to - 1] !== number || isMet[number] !== 0) continue;
+        isMet[number] = 1;
+        count += 1;
+      }
+    }
+    return count;
   }
 
   /** The activity with most visits says how many trips there are at least; with two cooks they could share them. */

@@ -1,8 +1,11 @@
 import { fixed, NO_LIMIT } from '../model';
 import type { Check, Option } from './options';
 
+/** Stretches with at most so many minutes between are one trip. */
+export const ONE_TRIP = 1;
+
 /** A stretch of hands at some minute from the start on: it begins in [from, to]. */
-class Stretch {
+export class Stretch {
   constructor(
     readonly from: number,
     readonly to: number,
@@ -16,7 +19,7 @@ class Stretch {
 export class Visits {
   /** Minutes of hands in all. */
   readonly most: number;
-  private readonly stretches: readonly Stretch[];
+  readonly stretches: readonly Stretch[];
   /** More than all visits. */
   readonly bound: number;
   /** After `look`: minutes and visits that surely fall into the stretch of time, wherever checks and pauses lie. */

@@ -4,7 +4,6 @@ import { Climb } from './climb';
 import { Known } from './known';
 import { Narrower } from './narrow';
 import { NO_ORDER, Part } from './part';
-import { QuietTime } from './quiet';
 import { Relaxation } from './relaxation';
 import { Evening } from './supply';
 import { Tree } from './tree';
@@ -18,7 +17,6 @@ class Desk {
   part: Part;
   known: Known;
   narrower: Narrower;
-  quiet: QuietTime;
   evening: Evening;
   firsts: StaticArray<i32>;
   lasts: StaticArray<i32>;
@@ -46,6 +44,7 @@ class Desk {
       new StaticArray<i32>(0),
     );
     const evening = new Evening();
+    evening.able = narrower.work.minutes;
     evening.serveLow = known.serveLow;
     evening.serveHigh = known.serveHigh;
     evening.forced = known.forced;
@@ -57,7 +56,6 @@ class Desk {
     this.part = part;
     this.known = known;
     this.narrower = narrower;
-    this.quiet = new QuietTime(tree);
     this.evening = evening;
     this.firsts = new StaticArray<i32>(tree.optionCount);
     this.lasts = new StaticArray<i32>(tree.optionCount);
@@ -115,16 +113,12 @@ export function knownTo(d: i32): i32 {
   return desks[d].known.to;
 }
 
-export function findQuiet(d: i32): void {
-  desks[d].quiet.find(desks[d].known, desks[d].part.domain);
-}
-
 export function quietFrom(d: i32): i32 {
-  return desks[d].quiet.quietFrom;
+  return desks[d].narrower.work.quietFrom;
 }
 
 export function quietTo(d: i32): i32 {
-  return desks[d].quiet.quietTo;
+  return desks[d].narrower.work.quietTo;
 }
 
 export function tripsAt(d: i32, option: i32, s: i32, down: i32, up: i32, minutes: i32): i32 {
@@ -273,8 +267,10 @@ export function placeOf(d: i32, what: i32): usize {
       return changetype<usize>(desk.part.pauseHigh);
     case 27:
       return changetype<usize>(desk.known.minStart);
-    default:
+    case 28:
       return changetype<usize>(desk.known.maxStart);
+    default:
+      return changetype<usize>(evening.able);
   }
 }
 

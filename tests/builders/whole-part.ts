@@ -15,10 +15,10 @@ export function wholePart(dual: Dual) {
   const part = wholePartOf(tree, supply);
   const evening = (): Evening | null => {
     if (!narrowing.narrow(part)) return null;
-    const { known, trips } = narrowing;
+    const { known, trips, able, quiet } = narrowing;
     const { serveLow, serveHigh, forced, from, to } = known;
-    dual.setSpan({ from, to, ...quietWithin(narrowing.quiet(), from, to) });
-    return { ...part, serveLow, serveHigh, forced, trips };
+    dual.setSpan({ from, to, ...quietWithin(quiet, from, to) });
+    return { ...part, serveLow, serveHigh, forced, able, trips };
   };
   return { part, evening, narrowing };
 }

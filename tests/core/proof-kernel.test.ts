@@ -54,7 +54,7 @@ function explore(dual: Dual, target: number) {
     work: dual.work,
     first: supply.first,
     firsts: [part.firstLow, part.firstHigh],
-    span: [known.from, known.to, narrowing.quiet()],
+    span: [known.from, known.to, narrowing.quiet],
     trips: tree.options.flat().map((option) => narrowing.tripsAt(option, option.low, down, down + 20, 3)),
     open: tree.options
       .flat()
@@ -73,6 +73,7 @@ function explore(dual: Dual, target: number) {
       known.maxStart,
       known.forced,
       narrowing.trips,
+      narrowing.able,
       demand.price,
       ...demand.resourcePrice,
       demand.queueing.share,

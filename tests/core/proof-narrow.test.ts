@@ -6,9 +6,11 @@ import { Dual } from '../../core/proof/dual';
 import { RelaxationKernel } from '../../core/proof/kernel/kernel';
 import type { Known } from '../../core/proof/known';
 import type { Part } from '../../core/proof/part';
+import type { Evening } from '../../core/proof/supply';
 import { makeTree } from '../../core/proof/tree';
 import { dinnerFile, read, step } from '../builders/dinner';
 import { generateDinner, generateSpicyDinner, GENERATORS, type Size } from '../builders/generate-dinner';
+import { tripsIn } from '../builders/trips';
 import { wholePart } from '../builders/whole-part';
 
 /** A dinner with a plan on the board, and all of it as one part of a proof; null where no plan was found. */
@@ -95,6 +97,24 @@ function isSpokenForRightly(board: Board, { forced }: Pick<Known, 'forced'>): bo
   });
 }
 
+/** Minutes with work in which no work was said to lie, and tables that were left less often than they must be. */
+function workDenied(board: Board, { able, trips }: Evening): string[] {
+  const { model } = board;
+  const denied: string[] = [];
+  for (let m = 0; m < model.slots; m++) {
+    const isBusy = model.calendars.some((_, k) => board.owner[k * model.slots + m] !== 0);
+    if (isBusy && able[m] === 0) denied.push(`work in minute ${m - model.zero}`);
+  }
+  const width = trips.length / model.courses.length;
+  if (model.cookCount > 1) return denied;
+  model.courses.forEach(({ eating }, c) => {
+    const made = tripsIn(board, board.serve[c]!, board.serve[c]! + eating);
+    const fewest = trips[c * width + awayFrom(board, c)]!;
+    if (made < fewest) denied.push(`${made} trips from course ${c}, not ${fewest}`);
+  });
+  return denied;
+}
+
 test.each(GENERATORS)(
   '%s: however much of a plan is decided, narrowing leaves the plan open, and no prices make it cost more than it does',
   (_name, generate) => {
@@ -111,6 +131,7 @@ test.each(GENERATORS)(
         const now = evening();
         expect([seed, now && closedOf(board, dual, part)]).toEqual([seed, []]);
         expect(isSpokenForRightly(board, now!)).toBe(true);
+        expect([seed, workDenied(board, now!)]).toEqual([seed, []]);
         dual.demand.price.forEach((_, m, price) => (price[m] = random.next() < 0.3 ? 2 * random.next() : 0));
         expect(dual.bound(part.domain, now!)).toBeLessThanOrEqual(cost + 1e-6);
         // Decide on some steps, and on how long cooks are away, as the plan has it.

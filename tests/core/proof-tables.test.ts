@@ -8,6 +8,7 @@ import { makeTree, type Tree } from '../../core/proof/tree';
 import { Visits } from '../../core/proof/visits';
 import { dinnerFile, read, step } from '../builders/dinner';
 import { generateDinner, generateSpicyDinner } from '../builders/generate-dinner';
+import { tripsIn } from '../builders/trips';
 import { wholePart } from '../builders/whole-part';
 
 const pot = step('pot', 40, {
@@ -94,20 +95,6 @@ function othersAt(board: Board, i: number): Uint8Array {
   return Uint8Array.from({ length: board.model.slots }, (_, m) =>
     board.owner[m] !== 0 && minutesIn(board, i, m, m + 1) === 0 ? 1 : 0,
   );
-}
-
-/** How often the one cook leaves a table laid over slots [down, up). */
-function tripsIn(board: Board, down: number, up: number): number {
-  let trips = 0;
-  let back = 2;
-  for (let m = down; m < up; m++) {
-    if (board.owner[m] === 0) back += 1;
-    else {
-      if (back > 1) trips += 1;
-      back = 0;
-    }
-  }
-  return trips;
 }
 
 test('in no plan is less time spent away from a table, or in fewer trips, than its steps are said to take', () => {

@@ -50,6 +50,7 @@ function eveningWith(model: Model, low: number, high: number): Evening {
     firstLow: model.zero,
     firstHigh: model.zero,
     forced: new Int32Array(model.slots),
+    able: new Uint8Array(model.slots).fill(1),
     awayLow: Int32Array.of(low),
     awayHigh: Int32Array.of(high),
     trips: new Int32Array(EATING + 1),

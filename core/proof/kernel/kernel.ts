@@ -1,7 +1,6 @@
 import { openKernel, type KernelMemory } from '../../model';
 import type { Option } from '../options';
 import type { Part } from '../part';
-import type { Quiet } from '../quiet';
 import type { Relaxation } from '../relaxation';
 import type { Narrowing } from '../narrowing';
 import type { Evening } from '../supply';
@@ -16,7 +15,6 @@ interface Exports extends KernelMemory {
   partFirstHigh(d: number): number;
   knownFrom(d: number): number;
   knownTo(d: number): number;
-  findQuiet(d: number): void;
   quietFrom(d: number): number;
   quietTo(d: number): number;
   tripsAt(d: number, option: number, s: number, down: number, up: number, minutes: number): number;
@@ -76,6 +74,7 @@ const PLACES = [
   'pauseHigh',
   'minStart',
   'maxStart',
+  'able',
 ] as const;
 type Place = (typeof PLACES)[number];
 
@@ -136,8 +135,9 @@ export class RelaxationKernel {
   }
 
   /** Narrows a part in place and tells what is known of it then; false where nothing is left. */
-  narrow(part: Part, isAsLeft: boolean, { known, trips }: Narrowing): boolean {
+  narrow(part: Part, isAsLeft: boolean, narrowing: Narrowing): boolean {
     const { wasm, number } = this;
+    const { known } = narrowing;
     this.narrowed = null;
     for (const place of NARROWED) this.write(place, part[place]);
     const { orders } = part;
@@ -150,7 +150,9 @@ export class RelaxationKernel {
     for (const place of KNOWN) this.read(place, known[place]);
     known.from = wasm.knownFrom(number);
     known.to = wasm.knownTo(number);
-    this.read('trips', trips);
+    this.read('trips', narrowing.trips);
+    this.read('able', narrowing.able);
+    narrowing.quiet = { quietFrom: wasm.quietFrom(number), quietTo: wasm.quietTo(number) };
     this.tellOptions(part);
     this.narrowed = part.domain;
     return true;
@@ -173,12 +175,6 @@ export class RelaxationKernel {
         }
       }
     }
-  }
-
-  /** The longest quiet time of the part that was narrowed last. */
-  quiet(): Quiet {
-    this.wasm.findQuiet(this.number);
-    return { quietFrom: this.wasm.quietFrom(this.number), quietTo: this.wasm.quietTo(this.number) };
   }
 
   /** See `Tables`; in the part that was narrowed last. */
@@ -269,6 +265,7 @@ export class RelaxationKernel {
     this.write('awayLow', evening.awayLow);
     this.write('awayHigh', evening.awayHigh);
     this.write('trips', evening.trips);
+    this.write('able', evening.able);
     for (const options of tree.options) {
       for (const { number, first, last, shortest, longest, checks } of options) {
         this.firsts[number] = first;
