@@ -88,6 +88,7 @@ export class Tables {
   narrow(part: Part): boolean {
     if (!this.isCounted) return false;
     this.findTaken();
+    this.trips.fill(0);
     const { serveLow, serveHigh } = this.known;
     const { domain, awayLow, awayHigh } = part;
     const { courses } = this.tree.model;
@@ -279,7 +280,6 @@ export class Tables {
   private countTrips(c: number): void {
     const { tree, trips, width } = this;
     const row = c * width;
-    trips.fill(0, row, row + width);
     if (tree.model.cookCount > 1) return;
     for (const i of tree.order) {
       const made = this.made[i]!;

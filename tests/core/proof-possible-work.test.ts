@@ -1,6 +1,8 @@
 import { compileModel } from '../../core/model';
 import { Search } from '../../core/planner';
+import { wholePartOf } from '../../core/proof/domain';
 import { Dual } from '../../core/proof/dual';
+import { Narrowing } from '../../core/proof/narrowing';
 import { makeTree } from '../../core/proof/tree';
 import { dinnerFile, read, step } from '../builders/dinner';
 import { wholePart } from '../builders/whole-part';
@@ -76,4 +78,39 @@ test('so does what is done while the pot is on the ring, where it may be done be
   expect(potDuringSoup(add(12)).tripsFrom([0], 10)).toBe(5);
   // With a look in any case: no two looks are joined by it.
   expect(potDuringSoup(add(8)).tripsFrom([0], 10)).toBe(6);
+});
+
+test('of a table that is laid at no time for sure nothing is known, whatever was known of it in another part', () => {
+  const dish = (id: string, steps: Parameters<typeof dinnerFile>[0]) => ({ id, name: id, serves: 4, steps });
+  const file = dinnerFile([], {
+    courses: [
+      { id: 'first', name: 'First', dishes: ['soup'], eating: 10 },
+      {
+        id: 'second',
+        name: 'Second',
+        dishes: ['salad'],
+        eating: 30,
+        pause: { least: 5, ideal: 10, most: 60 },
+      },
+      { id: 'third', name: 'Third', dishes: ['stew'], pause: { least: 5, ideal: 10, most: 25 } },
+    ],
+    dishes: [dish('soup', [step('stir', 5)]), dish('salad', [step('toss', 5)]), dish('stew', [pot])],
+  });
+  const model = compileModel(read(file));
+  const { tree, supply } = new Dual(makeTree(model, new Search(model, 1).board.config));
+  const narrowing = new Narrowing(tree, supply);
+  const sure = wholePartOf(tree, supply);
+  // Served five minutes after it could be at the earliest, the pot put on as it comes to the table.
+  const second = tree.serveAt[1]!;
+  sure.domain.fill(0, second, tree.serveAt[2]!);
+  sure.domain[second + 5] = 1;
+  const option = tree.options.flat().find(({ checks }) => checks.length > 0)!;
+  const on = option.at + tree.serveLow[1]! + 5 - option.low;
+  sure.domain.fill(0, option.at, option.at + option.count);
+  sure.domain[on] = 1;
+  const tripsFromSecond = () => Math.max(...narrowing.trips.subarray(supply.width, 2 * supply.width));
+  expect(narrowing.narrow(sure)).toBe(true);
+  expect(tripsFromSecond()).toBeGreaterThan(2);
+  expect(narrowing.narrow(wholePartOf(tree, supply))).toBe(true);
+  expect(tripsFromSecond()).toBe(0);
 });
