@@ -29,8 +29,9 @@ export class Narrower {
     readonly known: Known,
   ) {
     this.model = tree.model;
-    this.tables = new Tables(tree, tableWidth, cooks, known);
-    this.work = new PossibleWork(tree);
+    const tables = new Tables(tree, tableWidth, cooks, known);
+    this.tables = tables;
+    this.work = new PossibleWork(tree, tables.visits);
     const hands = new FreeHands(tree, cooks, dayStart, known);
     this.hands = hands;
     this.machine = new OneMachine(tree, hands, known);
@@ -40,7 +41,7 @@ export class Narrower {
   narrow(part: Part, isAsLeft: boolean): boolean {
     if (!this.narrowAll(part, isAsLeft)) return false;
     this.work.find(this.known, part.domain);
-    this.tables.countGroups(this.work, part.domain);
+    this.tables.raiseTrips(this.work, part.domain);
     return true;
   }
 

@@ -1,7 +1,7 @@
 import type { Known } from './known';
 import type { Option } from './options';
 import type { Tree } from './tree';
-import { ONE_TRIP } from './visits';
+import { ONE_TRIP, type Visits } from './visits';
 
 /** The minutes in which some work of a part can lie, whatever starts are chosen, and the longest time in which none can. */
 export class PossibleWork {
@@ -19,7 +19,10 @@ export class PossibleWork {
   /** By minute: how many stretches of hands may lie in it. */
   private readonly working: Int32Array;
 
-  constructor(private readonly tree: Tree) {
+  constructor(
+    private readonly tree: Tree,
+    private readonly visits: readonly Visits[],
+  ) {
     const { slots } = tree.model;
     this.minutes = new Uint8Array(slots);
     this.group = new Int32Array(slots);
@@ -104,7 +107,6 @@ export class PossibleWork {
   /** Wherever hands may be at work, by runs of open starts. */
   private addHands(hands: Int32Array, known: Known, option: Option, domain: Uint8Array): void {
     const { at, low, first, last, longest, mode } = option;
-    const { duration, touchIn, touchOut, takes } = mode;
     let begin = -1;
     for (let k = first; k <= last + 1; k++) {
       const isOpen = k <= last && domain[at + k] !== 0;
@@ -114,17 +116,15 @@ export class PossibleWork {
       const to = low + k - 1;
       begin = -1;
       if (mode.isHands) {
-        const end = Math.min(to + duration + longest, known.maxEnd[option.activity]!);
+        const end = Math.min(to + mode.duration + longest, known.maxEnd[option.activity]!);
         if (mode.hands > 0) this.add(hands, known, from, end);
         continue;
       }
-      for (const check of option.checks) {
-        const earliest = Math.max(from + check.low, check.from);
-        const latest = Math.min(to + check.high, check.to);
-        if (earliest <= latest) this.add(hands, known, earliest, latest + takes);
+      for (const stretch of this.visits[option.number]!.stretches) {
+        const earliest = stretch.earliest(from);
+        const latest = stretch.latest(to);
+        if (earliest <= latest) this.add(hands, known, earliest, latest + stretch.minutes);
       }
-      if (touchIn > 0) this.add(hands, known, from, to + touchIn);
-      if (touchOut > 0) this.add(hands, known, from + duration - touchOut, to + duration);
     }
   }
 }

@@ -57,13 +57,7 @@ export class Splits {
     for (let n = first; n + 1 < first + count; n++) {
       const one = stretches[n]!;
       const next = stretches[n + 1]!;
-      let from = s + one.to;
-      let to = s + next.from;
-      const look = one.check;
-      const nextLook = next.check;
-      if (look !== null) from = Math.min(from, look.to);
-      if (nextLook !== null) to = Math.max(to, nextLook.from);
-      if (this.isSplit(option, s, from + one.minutes, to)) trips += 1;
+      if (this.isSplit(option, s, one.latest(s) + one.minutes, next.earliest(s))) trips += 1;
     }
     return trips;
   }

@@ -4,8 +4,9 @@ import type { Option } from './options';
 import type { Part } from './part';
 import type { PossibleWork } from './possible-work';
 import { onlyOpen } from './spans';
-import { allEat, MOST_TRIPS } from './supply';
 import { Splits } from './splits';
+import { allEat } from './supply';
+import { MOST_TRIPS } from './table';
 import type { Tree } from './tree';
 import { Visits } from './visits';
 
@@ -17,7 +18,7 @@ export class Tables {
   /** By course and minutes away (of `width` of them): the fewest trips in which cooks can be away so long. */
   readonly trips: Int32Array;
   /** By number of the option. */
-  private readonly visits: readonly Visits[];
+  readonly visits: readonly Visits[];
   private readonly least: Int32Array;
   /** By activity: the most minutes that its open starts can need at the table in hand. */
   private readonly greatest: Int32Array;
@@ -223,10 +224,10 @@ export class Tables {
   }
 
   /**
-   * Raises the fewest trips to the groups of minutes in which some work surely lies: no trip reaches from one to another. Of more
-   * cooks each would have to be known apart.
+   * Raises the fewest trips by when work can lie: to the groups of minutes in which some surely does, for no trip reaches from one
+   * to another, and by looks at one pot that nothing can join. Of more cooks each would have to be known apart.
    */
-  countGroups(work: PossibleWork, domain: Uint8Array): void {
+  raiseTrips(work: PossibleWork, domain: Uint8Array): void {
     const { tree, trips, width } = this;
     const { courses, cookCount } = tree.model;
     const { serveLow, serveHigh } = this.known;
@@ -258,13 +259,8 @@ export class Tables {
         let to = Math.min(low + last + mode.duration + longest, this.known.maxEnd[i]!);
         if (!mode.isHands) {
           const stretch = stretches[n]!;
-          const { check } = stretch;
-          to = low + last + stretch.to + stretch.minutes;
-          from += stretch.from;
-          if (check !== null) {
-            from = Math.max(from, check.from);
-            to = Math.min(to, check.to + stretch.minutes);
-          }
+          from = stretch.earliest(low + first);
+          to = stretch.latest(low + last) + stretch.minutes;
         }
         if (from < down || to > up || from >= to) continue;
         const number = group[from]!;

@@ -13,6 +13,18 @@ export class Stretch {
     /** The look at a pot that it is, if any: the part in hand may have it in fewer minutes. */
     readonly check: Check | null,
   ) {}
+
+  /** The first slot in which it may begin, where the step starts at `s`. */
+  earliest(s: number): number {
+    const { check } = this;
+    return check === null ? s + this.from : Math.max(s + this.from, check.from);
+  }
+
+  /** The last one. */
+  latest(s: number): number {
+    const { check } = this;
+    return check === null ? s + this.to : Math.min(s + this.to, check.to);
+  }
 }
 
 /** When a mode needs hands, and how few trips they can be given in. */
@@ -61,12 +73,11 @@ export class Visits {
       return;
     }
     for (let n = 0; n < this.stretches.length; n++) {
-      const { from, to, minutes, check } = this.stretches[n]!;
-      let first = s + from;
-      let final = s + to;
-      if (check !== null) {
-        first = Math.max(first, check.from);
-        final = Math.min(final, check.to);
+      const stretch = this.stretches[n]!;
+      const { minutes } = stretch;
+      let first = stretch.earliest(s);
+      let final = stretch.latest(s);
+      if (stretch.check !== null) {
         while (first < final && taken[first] !== 0) first += 1;
         while (final > first && taken[final + minutes - 1] !== 0) final -= 1;
       }
@@ -88,15 +99,11 @@ export class Visits {
       return mode.hands * Math.max(0, Math.min(mode.duration, inside));
     }
     let most = 0;
-    for (let n = 0; n < this.stretches.length; n++) {
-      const { from: low, to: high, minutes, check } = this.stretches[n]!;
-      let first = s + low;
-      let final = s + high;
-      if (check !== null) {
-        first = Math.max(first, check.from);
-        final = Math.min(final, check.to);
-      }
-      most += Math.max(0, Math.min(minutes, to - first, final + minutes - from, to - from));
+    for (const stretch of this.stretches) {
+      const { minutes } = stretch;
+      const before = to - stretch.earliest(s);
+      const after = stretch.latest(s) + minutes - from;
+      most += Math.max(0, Math.min(minutes, before, after, to - from));
     }
     return most;
   }

@@ -20,10 +20,6 @@ class Desk {
   evening: Evening;
   firsts: StaticArray<i32>;
   lasts: StaticArray<i32>;
-  shortest: StaticArray<i32>;
-  longest: StaticArray<i32>;
-  checkFrom: StaticArray<i32>;
-  checkTo: StaticArray<i32>;
 
   constructor(tree: Tree) {
     const count = tree.model.courses.length;
@@ -59,10 +55,6 @@ class Desk {
     this.evening = evening;
     this.firsts = new StaticArray<i32>(tree.optionCount);
     this.lasts = new StaticArray<i32>(tree.optionCount);
-    this.shortest = new StaticArray<i32>(tree.optionCount);
-    this.longest = new StaticArray<i32>(tree.optionCount);
-    this.checkFrom = new StaticArray<i32>(tree.checkCount);
-    this.checkTo = new StaticArray<i32>(tree.checkCount);
   }
 }
 
@@ -129,17 +121,18 @@ export function tripsAt(d: i32, option: i32, s: i32, down: i32, up: i32, minutes
 /** Takes over which starts are open to each option, and for how long and when it may pause or be looked at. */
 export function lookAt(d: i32): void {
   const desk = desks[d];
+  const part = desk.part;
   const options = desk.relaxation.tree.allOptions;
   for (let n = 0; n < options.length; n++) {
     const option = options[n];
     option.first = desk.firsts[n];
     option.last = desk.lasts[n];
-    option.shortest = desk.shortest[n];
-    option.longest = desk.longest[n];
+    option.shortest = part.pauseLow[n];
+    option.longest = part.pauseHigh[n];
     for (let m = 0; m < option.checks.length; m++) {
       const check = option.checks[m];
-      check.from = desk.checkFrom[check.number];
-      check.to = desk.checkTo[check.number];
+      check.from = part.checkLow[check.number];
+      check.to = part.checkHigh[check.number];
     }
   }
 }
@@ -248,26 +241,18 @@ export function placeOf(d: i32, what: i32): usize {
     case 17:
       return changetype<usize>(evening.trips);
     case 18:
-      return changetype<usize>(desk.shortest);
-    case 19:
-      return changetype<usize>(desk.longest);
-    case 20:
-      return changetype<usize>(desk.checkFrom);
-    case 21:
-      return changetype<usize>(desk.checkTo);
-    case 22:
       return changetype<usize>(demand.taken);
-    case 23:
+    case 19:
       return changetype<usize>(desk.part.checkLow);
-    case 24:
+    case 20:
       return changetype<usize>(desk.part.checkHigh);
-    case 25:
+    case 21:
       return changetype<usize>(desk.part.pauseLow);
-    case 26:
+    case 22:
       return changetype<usize>(desk.part.pauseHigh);
-    case 27:
+    case 23:
       return changetype<usize>(desk.known.minStart);
-    case 28:
+    case 24:
       return changetype<usize>(desk.known.maxStart);
     default:
       return changetype<usize>(evening.able);

@@ -1,8 +1,8 @@
 import { openKernel, type KernelMemory } from '../../model';
+import type { Narrowing } from '../narrowing';
 import type { Option } from '../options';
 import type { Part } from '../part';
 import type { Relaxation } from '../relaxation';
-import type { Narrowing } from '../narrowing';
 import type { Evening } from '../supply';
 import { packTrees } from './pack';
 
@@ -63,10 +63,6 @@ const PLACES = [
   'use',
   'queueShare',
   'trips',
-  'shortest',
-  'longest',
-  'checkFrom',
-  'checkTo',
   'taken',
   'checkLow',
   'checkHigh',
@@ -280,10 +276,10 @@ export class RelaxationKernel {
     }
     this.write('firsts', this.firsts);
     this.write('lasts', this.lasts);
-    this.write('shortest', this.shortest);
-    this.write('longest', this.longest);
-    this.write('checkFrom', this.checkFrom);
-    this.write('checkTo', this.checkTo);
+    this.write('pauseLow', this.shortest);
+    this.write('pauseHigh', this.longest);
+    this.write('checkLow', this.checkFrom);
+    this.write('checkHigh', this.checkTo);
     this.wasm.lookAt(this.number);
   }
 
