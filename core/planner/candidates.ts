@@ -11,14 +11,14 @@ const AT_RANDOM = 10;
 const LAST_PART = 90;
 /** Links whose bends are looked at. */
 const LINKS = 3;
-const MOST = 128;
+export const MOST_CANDIDATES = 128;
 
 /**
  * Starts that are worth a cost. Between the ends of a run of feasible starts the cost is a line with bends: where waiting
  * begins to lose, where guests arrive, sit down and have eaten. So the cheapest start is at an end or beside a bend.
  */
 export class Candidates {
-  readonly starts = new Int32Array(MOST);
+  readonly starts = new Int32Array(MOST_CANDIDATES);
   private readonly seen: Bits;
   private count = 0;
 
@@ -55,7 +55,7 @@ export class Candidates {
   private add(t: number): void {
     const word = t >> 5;
     const bit = 1 << (t & 31);
-    if ((this.seen[word]! & bit) !== 0 || this.count === MOST) return;
+    if ((this.seen[word]! & bit) !== 0 || this.count === MOST_CANDIDATES) return;
     this.seen[word]! |= bit;
     this.starts[this.count++] = t;
   }

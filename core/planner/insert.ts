@@ -4,10 +4,12 @@ import { blockOven, blockStay, blockThings, latestForKept, resourcesFree } from 
 import type { Board } from './board';
 import { Candidates } from './candidates';
 import { firstBusy } from './cost';
-import { costOfEnd, costOfStart, leastEnd, losslessEnd } from './links';
+import { LinkCosts } from './link-costs';
+import { leastEnd, losslessEnd } from './links';
 import { Layout } from './layout';
 import { Placing } from './placing';
 import type { Random } from './random';
+import { Ranking } from './ranking';
 
 /** Where an activity could go: mode, oven, start, and what it would add to the cost. */
 class Choice {
@@ -27,6 +29,8 @@ export class Inserter {
   private readonly one: Bits;
   private readonly pushFree: readonly Bits[];
   private readonly candidates: Candidates;
+  private readonly linkCosts: LinkCosts;
+  private readonly ranking = new Ranking();
   private readonly placing: Placing;
   /** First slot of the day's work while a place is looked for. */
   private dayStart = 0;
@@ -44,6 +48,7 @@ export class Inserter {
     this.layout = layout;
     this.placing = new Placing(board, layout);
     this.candidates = new Candidates(board, random);
+    this.linkCosts = new LinkCosts(board);
     this.starts = makeBits(model.words * 32);
     this.one = makeBits(model.words * 32);
     const pushFree: Bits[] = [];
@@ -59,6 +64,7 @@ export class Inserter {
     const { board, choice } = this;
     choice.cost = Infinity;
     this.dayStart = firstBusy(board);
+    this.linkCosts.beginAt(i);
     const { modes } = board.activity(i);
     this.search(i, noise, allModes || modes.length === 1 ? -1 : board.mode[i]!, false);
     if (choice.cost === Infinity && !allModes && modes.length > 1) this.search(i, noise, -1, false);
@@ -203,14 +209,37 @@ export class Inserter {
     const high = this.latest(i, mode);
     if (low < 0 || low > high) return;
     this.find(i, mode, oven, low, high, free);
-    const count = this.candidates.gather(this.starts, i, mode, low, high);
-    for (let k = 0; k < count; k++) {
-      const start = this.candidates.starts[k]!;
-      const isLaid = this.weigh(i, m, oven, start, noise, free, push, 0);
+    this.linkCosts.endIn(i, mode);
+    this.rank(mode, this.candidates.gather(this.starts, i, mode, low, high));
+    const { ranking } = this;
+    for (let k = 0; k < ranking.count; k++) {
+      // Hands and noise only add, and the next are no cheaper without them.
+      if (ranking.least[k]! >= this.choice.cost) return;
+      const start = ranking.start[k]!;
+      const links = ranking.links[k]!;
+      const isLaid = this.weigh(i, m, oven, start, links, noise, free, push, 0);
       if (!mode.pausable || !isLaid) continue;
       // Put down for longer it may wait for less.
       const end = Math.min(losslessEnd(board, i, mode), start + mode.duration + MAX_PAUSE);
-      if (layout.end < end) this.weigh(i, m, oven, start, noise, free, push, end);
+      if (layout.end < end) this.weigh(i, m, oven, start, links, noise, free, push, end);
+    }
+  }
+
+  /** Puts the starts that were gathered in the order of what they cost at least: by their links, and by the day that begins with them. */
+  private rank(mode: Mode, count: number): void {
+    const { ranking, linkCosts, candidates } = this;
+    const { weights, zero } = this.board.model;
+    const dayFrom = zero - DAY_WINDOW;
+    const beginsWithHands = mode.isHands ? mode.hands > 0 : mode.touchIn > 0;
+    ranking.count = 0;
+    for (let k = 0; k < count; k++) {
+      const start = candidates.starts[k]!;
+      let links = linkCosts.ofStart(mode, start);
+      if (!mode.pausable) links += linkCosts.ofEnd(mode, start + mode.duration);
+      let least = links;
+      if (beginsWithHands && start >= dayFrom && start < this.dayStart)
+        least += weights.day * (this.dayStart - start);
+      if (least < this.choice.cost) ranking.add(start, links, least);
     }
   }
 
@@ -220,6 +249,7 @@ export class Inserter {
     m: number,
     oven: number,
     start: number,
+    links: f64,
     noise: f64,
     free: readonly Bits[],
     push: boolean,
@@ -227,16 +257,12 @@ export class Inserter {
   ): boolean {
     const { choice, layout } = this;
     const mode = this.board.activity(i).modes[m]!;
-    // Noise only adds: what costs more by its links alone, or by its hands, is not looked at further.
-    let cost = costOfStart(this.board, i, mode, start);
-    if (!mode.pausable) cost += costOfEnd(this.board, i, mode, start + mode.duration);
-    if (cost >= choice.cost) return false;
     if (!layout.lay(i, mode, start, free, wantedEnd)) return false;
-    cost += layout.cost;
+    let cost = links + layout.cost;
     if (cost >= choice.cost) return false;
     if (mode.pausable) {
       if (!this.pausedFits(i, mode, oven, start)) return false;
-      cost += costOfEnd(this.board, i, mode, layout.end);
+      cost += this.linkCosts.ofEnd(mode, layout.end);
     }
     cost += this.costOfDay() + noise * this.random.next();
     if (cost < choice.cost - (push ? 0.01 : 0)) {

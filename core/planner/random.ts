@@ -20,7 +20,7 @@ export class Random {
     this.state = x;
     // In two parts: the kernel has no unsigned numbers.
     const upper: f64 = x >>> 1;
-    return (2 * upper + (x & 1)) / 4294967296;
+    return (2 * upper + (x & 1)) * (1 / 4294967296);
   }
 
   /** A whole number in [0, limit). */
