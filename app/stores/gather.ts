@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { z } from 'zod';
+import * as z from 'zod';
 import { gatherSetting, storage } from '../storage/database';
 import { useDinner } from './dinner';
 

@@ -1,6 +1,6 @@
 import { dayjs } from 'element-plus';
 import { defineStore } from 'pinia';
-import { z } from 'zod';
+import * as z from 'zod';
 import { storage } from '../storage/database';
 
 const SETTING = 'preferences';

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { z } from 'zod';
+import * as z from 'zod';
 import { storage } from '../storage/database';
 
 /** Pixels for a minute, from far away to near. */

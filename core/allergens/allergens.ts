@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Dinner } from '../dinner';
 
 type Dish = Dinner['dishes'][number];

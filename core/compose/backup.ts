@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { parseText, problemsOf, readDinner, type DinnerFile, type Problem } from '../dinner';
 import { readCard, type CardFile } from './card';
 

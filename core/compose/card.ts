@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { problemsOf, readDinner, type DinnerFile, type Problem } from '../dinner';
 import { dishSchema } from '../dinner/schema';
 import { componentsOf, withoutDish } from './remove';

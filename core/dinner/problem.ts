@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 
 /** A mistake in a dinner file: where, what stands there, and what would be right. */
 export interface Problem {

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { isTimeZone, isWallTime } from '../clock';
 
 /** The dinner file, version 1: one Zod schema a part, with every default. Cross-references are in rules.ts. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { TERM_NAMES, type Plan } from './types';
 
 const minute = z.int();
