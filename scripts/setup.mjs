@@ -1,6 +1,6 @@
 // What the commands of the README share: install what is missing, build what is not current.
 import { spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { existsSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { whenStaleBelow } from './stale.mjs';
@@ -65,9 +65,11 @@ export async function ensureCommandLine() {
   await ensureKernel();
   await whenStale('cli', product, [...CORE, 'cli'], async () => {
     const { build } = await import('esbuild');
+    rmSync(join(ROOT, 'dist/cli'), { recursive: true, force: true });
     await build({
-      entryPoints: ['plan', 'schema'].map((name) => join(ROOT, `cli/${name}.ts`)),
+      entryPoints: ['plan', 'thread', 'schema'].map((name) => join(ROOT, `cli/${name}.ts`)),
       bundle: true,
+      splitting: true,
       platform: 'node',
       target: 'node20',
       format: 'esm',

@@ -1,4 +1,5 @@
-export { betterPlan, planDinner, planInSlices, roundsFor, runsSideBySide, type PlanOptions } from './plan';
+export { betterPlan, planDinner, planInSlices, roundsFor, type PlanOptions } from './plan';
+export { runsSideBySide } from './side-by-side';
 export { nudgedPlan, replanDinner, replanInSlices } from './replan';
 export { Board } from './board';
 export { changeGap, heldUntilFor, sharesHeat, washGap } from './blocking';

@@ -15,6 +15,10 @@ export interface PlanOptions {
   readonly seed: number;
   /** Milliseconds from any origin, passed in: the core reads no clock. */
   readonly now: () => number;
+  /** When it has to end, by that clock, where that is before the seconds are over: several runs end together. */
+  readonly end?: number;
+  /** Seconds that go to a first plan however few are allowed, and as many again to why there is none. */
+  readonly forFirstPlan?: number;
   readonly isCancelled?: () => boolean;
   /** Each better plan as it is found. */
   readonly onBetter?: (plan: Plan) => void;
@@ -81,7 +85,7 @@ export function* planInSlices(
   progress?: Progress,
 ): Generator<void, Plan> {
   const begin = options.now();
-  const end = begin + options.seconds * 1000;
+  const end = options.end ?? begin + options.seconds * 1000;
   const model = compileModel(dinner, progress);
   const search = new Search(model, options.seed);
   const isCancelled = () => options.isCancelled?.() === true;
@@ -95,8 +99,15 @@ export function* planInSlices(
   const until = (part: number) => () =>
     options.now() >= Math.min(end, begin + 1000 * options.seconds * part + forRelaxed) || isCancelled();
   const onBetter = () => options.onBetter?.(assemblePlan(search.board, notices, null));
-  if (!(yield* search.constructing({ rounds, isOver: until(SHARE_FOR_FIRST), onBetter }))) {
-    return impossiblePlan(dinner, notices, options, end, progress);
+  const patience = 1000 * (options.forFirstPlan ?? 0);
+  const lastFirst = Math.max(
+    begin + patience,
+    Math.min(end, begin + 1000 * options.seconds * SHARE_FOR_FIRST),
+  );
+  const isOver = () => options.now() >= lastFirst || isCancelled();
+  if (!(yield* search.constructing({ rounds, isOver, onBetter }))) {
+    const endOfReasons = Math.max(end, options.now() + patience);
+    return impossiblePlan(dinner, notices, options, endOfReasons, progress);
   }
   const proving = new Proving(search, work * shares.proof, until(1), onBetter);
   const relax = function* (): Generator<void, Answer[]> {
@@ -150,23 +161,6 @@ function sharesOf({ seconds, part }: PlanOptions, activities: number): Shares {
 /** Rounds that the search takes in so many seconds, whatever the clock says: this makes a run repeatable. */
 export function roundsFor(seconds: number, activities: number): number {
   return Math.round((ROUNDS_A_SECOND * seconds) / activities);
-}
-
-/** The most runs side by side that are worth while: each more finds a better plan less often. */
-const MOST_RUNS = 4;
-
-/** Seed and part of each of the runs side by side that a machine of so many cores bears; the first has `seed` itself. */
-export function runsSideBySide(seed: number, cores: number): { seed: number; part: PlanOptions['part'] }[] {
-  const count = Math.max(1, Math.min(MOST_RUNS, cores));
-  return Array.from({ length: count }, (_, run) => ({
-    seed: seedBeside(seed, run),
-    part: count === 1 ? undefined : run === count - 1 ? 'proof' : 'search',
-  }));
-}
-
-/** The seed of search number `run` beside one with `seed`, which is number 0. */
-export function seedBeside(seed: number, run: number): number {
-  return seed + run * 1_000_003;
 }
 
 /** Of two plans of one dinner the one that can be cooked, and the cheaper of two that can; else the first. */

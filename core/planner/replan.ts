@@ -3,11 +3,12 @@ import type { Dinner } from '../dinner';
 import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
-import { planInSlices, roundsFor, seedBeside, type PlanOptions } from './plan';
+import { planInSlices, roundsFor, type PlanOptions } from './plan';
 import { anchorsOf } from './recall';
 import { lastOf } from '../slices';
 import type { Budget } from './runs';
 import { Search } from './search';
+import { seedBeside } from './side-by-side';
 
 /** Share of the time in which the best plan is looked for; in the rest what need not move is moved back. */
 const SHARE_FOR_BETTER = 0.8;

@@ -67,3 +67,19 @@ test('what is proven ends at once, however much time is allowed', () => {
   expect(status).toBe(0);
   expect(JSON.parse(stdout)).toMatchObject({ feasible: true, optimal: true });
 });
+
+test.each(DEMOS)('however little time is allowed, %s is not called impossible', (name) => {
+  const { status, stdout } = plan(join(ROOT, `demo/${name}.json`), '--seconds', '0.01');
+  expect(status).toBe(0);
+  expect(auditPlan(read(JSON.parse(demoText(name))), JSON.parse(stdout)).breaches).toEqual([]);
+});
+
+test('however little time is allowed, an impossible dinner is told what cannot hold together', () => {
+  const roast = (id: string) =>
+    step(id, 60, { attention: 'alone', uses: [{ oven: 180 }], keeps: { most: 5 } });
+  const ovens = [{ id: 'oven', name: 'Oven', shelves: 1 }];
+  const file = dinnerFile([roast('a'), roast('b')], { kitchen: { ovens } });
+  const { status, stdout } = plan(written('two-roasts.json', file), '--seconds', '0.01');
+  expect(status).toBe(2);
+  expect(JSON.parse(stdout).conflict.length).toBeGreaterThan(0);
+});

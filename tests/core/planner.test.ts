@@ -19,7 +19,7 @@ describe('plans', () => {
     const broken: string[] = [];
     for (let seed = 1; seed <= count; seed++) {
       const dinner = read(generateDinner(seed, size));
-      const plan = planOf(dinner, 120);
+      const plan = planOf(dinner, 120, 1, 60);
       if (!plan.feasible) broken.push(`${seed}: no plan`);
       else {
         if (plan.bound !== null && plan.bound > plan.cost!)
