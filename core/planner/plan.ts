@@ -29,7 +29,7 @@ export interface PlanOptions {
 }
 
 /** Rounds for each second allowed, so that a search usually ends by itself and is repeatable. */
-const ROUNDS_A_SECOND = 2_000_000;
+const ROUNDS_A_SECOND = 2_200_000;
 
 /** Starts and minutes that a proof may look at for each second allowed; it seldom takes all that time. */
 const STARTS_A_SECOND = 24_000_000;

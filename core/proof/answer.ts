@@ -6,7 +6,9 @@ import { NEVER } from './waiting';
 
 /** The relaxed answer itself: which option, start and pause of each step, and which serving slots, cost least. */
 export class Answer {
+  /** The least cost of a start or an end of the step in hand, and its place. */
   private best: f64 = 0;
+  private at = 0;
 
   constructor(private readonly demand: Demand) {}
 
@@ -17,25 +19,25 @@ export class Answer {
     for (let x = tree.order.length - 1; x >= 0; x--) this.findStep(tree.order[x]!);
   }
 
-  private offer(option: Option, k: number, pause: number, cost: f64): void {
-    if (cost >= this.best) return;
-    const { demand } = this;
-    const i = option.activity;
-    this.best = cost;
-    demand.chosen[i] = option.index;
-    demand.start[i] = option.low + k;
-    demand.pause[i] = pause;
-  }
-
   private findStep(i: number): void {
-    const { tree } = this.demand;
+    const { demand } = this;
+    const { tree, start, pause } = demand;
     const { kind } = tree.branches[i]!;
+    const isByStart = kind === 'none' || kind === 'inside';
     this.best = Infinity;
     for (const option of tree.options[i]!) {
       if (option.last < option.first) continue;
-      if (kind === 'none' || kind === 'inside') this.offerStarts(option);
+      const before = this.best;
+      if (isByStart) this.offerStarts(option);
       else this.offerEnds(option);
+      if (this.best < before) demand.chosen[i] = option.index;
     }
+    if (this.best === Infinity) return;
+    const option = demand.option(i);
+    pause[i] = 0;
+    if (option.reach > 0)
+      pause[i] = isByStart ? demand.paused[option.number]!.bestPause(this.at) : this.pauseTo(option, this.at);
+    start[i] = option.low + this.at - (isByStart ? 0 : pause[i]!);
   }
 
   /** Starts of a step that hangs on nothing, or on its host. */
@@ -43,7 +45,7 @@ export class Answer {
     const { demand } = this;
     const { tree, start } = demand;
     const { kind, parent } = tree.branches[option.activity]!;
-    const { reach, low, number } = option;
+    const { low } = option;
     let first = option.first;
     let last = option.last;
     if (kind === 'inside') {
@@ -51,10 +53,7 @@ export class Answer {
       first = Math.max(first, start[parent]! + guestFirst(tree.model, option, host) - low);
       last = Math.min(last, start[parent]! + guestLast(tree.model, option, host) - low);
     }
-    for (let k = first; k <= last; k++) {
-      const pause = reach === 0 ? 0 : demand.paused[number]!.bestPause(k);
-      this.offer(option, k, pause, demand.atStart(option, k));
-    }
+    for (let k = first; k <= last; k++) this.offer(k, demand.atStart(option, k));
   }
 
   /** Ends of a step that leads to another, or to the plates. */
@@ -70,12 +69,15 @@ export class Answer {
         const extra: f64 = option.keeps
           ? demand.usePrice(option, at, true) - demand.usePrice(option, endsLow + k, true)
           : 0;
-        const cost = ends[k]! + base + slope * (at - endsLow - k) + extra;
-        if (cost >= this.best) continue;
-        const pause = reach === 0 ? 0 : this.pauseTo(option, k);
-        this.offer(option, k - pause, pause, cost);
+        this.offer(k, ends[k]! + base + slope * (at - endsLow - k) + extra);
       }
     }
+  }
+
+  private offer(k: number, cost: f64): void {
+    if (cost >= this.best) return;
+    this.best = cost;
+    this.at = k;
   }
 
   /** The pause with which work that ends at `k` costs least. */

@@ -10,6 +10,8 @@ export const IMPOSSIBLE = 2;
 
 /** Steps of a climb between two narrowings of the domain. */
 const REFINE_EVERY = 8;
+/** Steps between two looks at the clock and the work done. */
+const LOOK_EVERY = 4;
 /** How much of the last direction goes on into the next. */
 const MOMENTUM: f64 = 0.8;
 /**
@@ -65,7 +67,8 @@ export class Climb {
    */
   climb(domain: Uint8Array, evening: Evening, target: f64, rounds: number, isOver: () => boolean): number {
     this.freeSigns(evening);
-    while (this.round < rounds && !(this.round > 0 && isOver())) {
+    while (this.round < rounds) {
+      if (this.round > 0 && this.round % LOOK_EVERY === 0 && isOver()) break;
       const round = this.round++;
       const value = this.relaxation.bound(domain, evening);
       if (value === Infinity) return IMPOSSIBLE;

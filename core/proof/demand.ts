@@ -9,7 +9,7 @@ import type { Tree } from './tree';
 import { NEVER, Row, waitForward } from './waiting';
 
 /** How much more work a start of paused hands work is than another one. */
-const PAUSED_WORK = 6;
+const PAUSED_WORK = 2;
 
 /** Cost of a hands minute in which no cook is free: a paused activity then has none of it. */
 const NOBODY: f64 = 1e5;

@@ -1,5 +1,6 @@
 import { LEAST_PIECE, type f64 } from '../model';
 import type { Option } from './options';
+import { TwoPieces } from './two-pieces';
 import { NEVER } from './waiting';
 
 /** Shorter work has no more than two pieces, so a single pause. */
@@ -15,6 +16,7 @@ let cheapest = new Float64Array(512);
  * at most what the pieces that a cook can make of it cost.
  */
 export class PausedWork {
+  private readonly two: TwoPieces | null;
   private readonly table: Float64Array;
   /** The least of each start. */
   private readonly best: Float64Array;
@@ -23,11 +25,13 @@ export class PausedWork {
 
   constructor(private readonly option: Option) {
     const { count, reach, mode } = option;
+    const isShort = mode.duration < TWO_PIECES;
     const width = reach + 1;
+    this.two = isShort ? new TwoPieces(option) : null;
     this.width = width;
-    this.table = new Float64Array(count * width);
-    this.best = new Float64Array(count);
-    this.bestAt = new Int32Array(count);
+    this.table = new Float64Array(isShort ? 0 : count * width);
+    this.best = new Float64Array(isShort ? 0 : count);
+    this.bestAt = new Int32Array(isShort ? 0 : count);
     if (cheapest.length < mode.duration + 2) {
       plain = new Float64Array(2 * mode.duration + 2);
       cheapest = new Float64Array(2 * mode.duration + 2);
@@ -39,7 +43,11 @@ export class PausedWork {
    * ends[e] = least over starts of up[s] and the work between them.
    */
   fillEnds(cost: Float64Array, sum: Float64Array, costly: Int32Array, slots: number): void {
-    const { option, table, width, best, bestAt } = this;
+    const { two, option, table, width, best, bestAt } = this;
+    if (two !== null) {
+      two.fillEnds(sum, slots);
+      return;
+    }
     const { up, ends, low, first, last, mode, shortest, longest } = option;
     const { duration, hands } = mode;
     ends.fill(NEVER, first, last + width);
@@ -54,15 +62,12 @@ export class PausedWork {
         this.fillFree(k, shortest, pauses, before);
         continue;
       }
-      if (duration < TWO_PIECES) this.fillTwoPieces(row, s, pauses, sum);
-      else {
-        const inner = s + LEAST_PIECE;
-        const count = duration - 2 * LEAST_PIECE;
-        if (sortedFor === s - 1) sortOneOn(cost, inner, count);
-        else sortAll(cost, inner, count);
-        sortedFor = s;
-        this.fillPieces(row, s, pauses, cost, sum);
-      }
+      const inner = s + LEAST_PIECE;
+      const count = duration - 2 * LEAST_PIECE;
+      if (sortedFor === s - 1) sortOneOn(cost, inner, count);
+      else sortAll(cost, inner, count);
+      sortedFor = s;
+      this.fillPieces(row, s, pauses, cost, sum);
       let least: f64 = NEVER;
       let leastAt = shortest;
       for (let p = shortest; p <= pauses; p++) {
@@ -95,17 +100,6 @@ export class PausedWork {
     bestAt[k] = shortest;
   }
 
-  /** All that can be chosen is where the pause lies: the dearest minutes are left out. */
-  private fillTwoPieces(row: number, s: number, pauses: number, sum: Float64Array): void {
-    const { table } = this;
-    const { duration } = this.option.mode;
-    const from = s + LEAST_PIECE;
-    const to = s + duration - LEAST_PIECE;
-    for (let p = 0; p <= pauses; p++) {
-      table[row + p] = sum[s + duration + p]! - sum[s]! - dearestGap(sum, from, to, p);
-    }
-  }
-
   /** What lies between the first piece and the last costs its cheapest minutes, sorted in `plain` for no pause. */
   private fillPieces(row: number, s: number, pauses: number, cost: Float64Array, sum: Float64Array): void {
     const { table } = this;
@@ -135,22 +129,29 @@ export class PausedWork {
 
   /** Least cost of the work from start `k` to end `k + duration + pause`, both counted from the first start. */
   cost(k: number, pause: number): f64 {
-    return this.table[k * this.width + pause]!;
+    const { two } = this;
+    return two !== null ? two.cost(k, pause) : this.table[k * this.width + pause]!;
   }
 
   /** Least cost of the work from start `k` on, whatever its end. */
   leastFrom(k: number): f64 {
-    return this.best[k]!;
+    const { two } = this;
+    return two !== null ? two.leastFrom(k) : this.best[k]!;
   }
 
   /** The minutes of pause with which it does. */
   bestPause(k: number): number {
-    return this.bestAt[k]!;
+    const { two } = this;
+    return two !== null ? two.bestPause(k) : this.bestAt[k]!;
   }
 
   /** result[s] = least over ends of the work between them and rest[e]. */
   fromEnds(rest: Float64Array, result: Float64Array): void {
-    const { option, table, width } = this;
+    const { two, option, table, width } = this;
+    if (two !== null) {
+      two.fromEnds(rest, result);
+      return;
+    }
     for (let k = option.first; k <= option.last; k++) {
       let least = NEVER;
       if (option.up[k]! < NEVER) {
@@ -163,16 +164,6 @@ export class PausedWork {
       result[k] = least;
     }
   }
-}
-
-/** The most that `length` minutes cost that begin in [from, to]. */
-function dearestGap(sum: Float64Array, from: number, to: number, length: number): f64 {
-  let most: f64 = -Infinity;
-  for (let a = from; a <= to; a++) {
-    const gap = sum[a + length]! - sum[a]!;
-    if (gap > most) most = gap;
-  }
-  return most;
 }
 
 /** Sorts the costs of the `count` minutes from `s` on into `plain`. */
