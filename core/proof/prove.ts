@@ -62,6 +62,8 @@ const NEXT_LENGTH = 0.3;
 export class Prover {
   private readonly duals: Dual[] = [];
   private readonly narrowings: Narrowing[] = [];
+  /** Prices that ask nothing, for each of them. */
+  private readonly nothing: Prices[] = [];
   private readonly open = new Heap<Node>();
   private readonly brancher: Brancher;
   private unsettled = Infinity;
@@ -81,6 +83,7 @@ export class Prover {
     for (const config of configs) {
       const dual = new Dual(makeTree(model, config));
       this.duals.push(dual);
+      this.nothing.push(dual.prices());
       this.narrowings.push(new Narrowing(dual.tree, dual.supply));
     }
     this.compile();
@@ -182,7 +185,7 @@ export class Prover {
   private takeOver(node: Node, dual: Dual, prices: Prices): void {
     const evening = this.evening(node);
     const before = dual.bound(node.domain, evening);
-    dual.setPrices(nothing(prices));
+    dual.setPrices({ ...this.nothing[node.tree]!, queueShares: prices.queueShares });
     const without = dual.bound(node.domain, evening);
     node.bound = Math.max(node.bound, before, without);
     if (without <= before) dual.setPrices(prices);
@@ -251,8 +254,4 @@ function answerOf({ tree, demand }: Dual, isDecided: boolean): Answer {
     serve: demand.serve.slice(),
     isDecided,
   };
-}
-
-function nothing({ hands, resources, queueShares }: Prices): Prices {
-  return { hands: hands.map(() => 0), resources: resources.map((list) => list.map(() => 0)), queueShares };
 }
