@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener, useIntervalFn } from '@vueuse/core';
 import { ElMessage } from 'element-plus';
-import { DEMOS, useFiles } from './composables/useFiles';
+import { demoFile, useFiles } from './composables/useFiles';
 import { isPacked } from './composables/usePost';
 import { useClock } from './stores/clock';
 import { useCards } from './stores/cards';
@@ -39,7 +39,7 @@ async function openFromLink(): Promise<void> {
 onMounted(async () => {
   try {
     await clock.restore();
-    if (!(await dinner.restore())) await dinner.openText(DEMOS[0]!.text);
+    if (!(await dinner.restore())) await dinner.openFile(demoFile(0));
     await session.restore();
     await Promise.all([
       cards.restore(),
@@ -50,7 +50,7 @@ onMounted(async () => {
     ]);
   } catch (error) {
     trouble.tell(error);
-    if (!dinner.dinner) dinner.openUnkept(DEMOS[0]!.text);
+    if (!dinner.dinner) dinner.openUnkept(demoFile(0));
   }
   await openFromLink();
   isReady.value = true;

@@ -1,3 +1,5 @@
+import { toWall } from '../../core/clock';
+import { laidAhead } from '../../core/compose';
 import type { DinnerFile } from '../../core/dinner';
 import { dinnerAsMarkdown, planToCalendar, stripPicture } from '../../core/write';
 import { isPacked, unpackEvening } from './usePost';
@@ -16,6 +18,12 @@ export const DEMOS = [
   { name: 'Home at six', about: 'two at table, a weekday', text: homeAtSix },
   { name: 'The walnut harvest', about: 'six at table, two cooks, four courses', text: walnutHarvest },
 ];
+
+/** A demo dinner on the same day of the week as it was written for, the next time that all of it lies ahead. */
+export function demoFile(index: number): DinnerFile {
+  const file = JSON.parse(DEMOS[index]!.text) as DinnerFile;
+  return laidAhead(file, toWall(Math.floor(Date.now() / 60_000), file.timeZone!));
+}
 
 /** Hands a file over to be saved. */
 export function download(name: string, content: string | Blob, type: string): void {
@@ -86,7 +94,7 @@ export function useFiles() {
   }
 
   return {
-    openDemo: (index: number) => store.openText(DEMOS[index]!.text),
+    openDemo: (index: number) => store.openFile(demoFile(index)),
     openFile,
     openPacked,
     saveSvg: () => download(named('.svg'), picture().svg, 'image/svg+xml'),

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
-import { toInstant, toWall } from '../../core/clock';
-import { freeId, idFrom } from '../../core/compose';
+import { toInstant } from '../../core/clock';
+import { freeId, idFrom, laterByDays } from '../../core/compose';
 import { describeProblem, parseText, readDinner, type Dinner, type DinnerFile } from '../../core/dinner';
 import { applyChanges } from '../../core/explain';
 import type { Evening } from '../../core/live';
@@ -235,19 +235,13 @@ export const useDinner = defineStore('dinner', () => {
     await turnTo(future.value.at(-1), [...past.value, file.value], future.value.slice(0, -1));
   }
 
-  /** Puts the whole dinner on another day: all its clock times move together. */
-  function movedBy(days: number): Change[] {
-    const d = dinner.value!;
-    const move = (wall: string) => toWall(toInstant(wall, 'UTC') + days * 1440, 'UTC');
+  /** What puts the whole dinner on another day. */
+  function changesForLater(days: number): Change[] {
+    const { sitDown, cooks, pins } = laterByDays(dinner.value!, days);
     return [
-      { path: 'sitDown', value: move(d.sitDown) },
-      ...d.cooks.map((cook, c) => ({
-        path: `cooks[${c}].free`,
-        value: cook.free.map((w) => ({ ...w, from: move(w.from), to: move(w.to) })),
-      })),
-      ...(d.pins.length > 0
-        ? [{ path: 'pins', value: d.pins.map((p) => ({ ...p, start: move(p.start) })) }]
-        : []),
+      { path: 'sitDown', value: sitDown },
+      ...cooks.map(({ free }, c) => ({ path: `cooks[${c}].free`, value: free })),
+      ...(pins.length > 0 ? [{ path: 'pins', value: pins }] : []),
     ];
   }
 
@@ -255,13 +249,12 @@ export const useDinner = defineStore('dinner', () => {
   function sitDownAt(wall: string): Promise<boolean> {
     const days =
       (Date.parse(wall.slice(0, 10)) - Date.parse(dinner.value!.sitDown.slice(0, 10))) / 86_400_000;
-    return change([...(days === 0 ? [] : movedBy(Math.round(days))), { path: 'sitDown', value: wall }]);
+    return change([...(days === 0 ? [] : changesForLater(Math.round(days))), { path: 'sitDown', value: wall }]);
   }
 
   /** Opens a dinner where nothing can be kept: the browser refuses to store. */
-  function openUnkept(text: string): void {
-    const parsed = parseText(text);
-    if (parsed.ok && adopt(parsed.value, readDinner(parsed.value))) void makePlan();
+  function openUnkept(next: unknown): void {
+    if (adopt(next, readDinner(next))) void makePlan();
   }
 
   /** The same dinner may be open in another tab: each tells the others what it has changed. */

@@ -14,6 +14,7 @@ export {
 } from './card';
 export { chainOf, type Block, type Chain } from './chain';
 export { moved, withCourse, withCourseMoved, withDishMoved, withoutCourse } from './courses';
+export { laidAhead, laterByDays } from './days';
 export { componentsOf, namedStep, withoutDish } from './remove';
 export { withDishes, withoutStep } from './edit';
 export { backupText, effectOf, readBackup, type Backup, type BackupEffect, type ReadBackup } from './backup';

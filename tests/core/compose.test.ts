@@ -6,6 +6,7 @@ import {
   freeId,
   idFrom,
   moved,
+  laidAhead,
   newDinner,
   readCard,
   withCard,
@@ -168,4 +169,39 @@ test('lists and ids', () => {
   expect(idFrom('Crème brûlée, twice!', 'x')).toBe('creme-brulee-twice');
   expect(idFrom('***', 'dish')).toBe('dish');
   expect(freeId('a', new Set(['a', 'a-2']))).toBe('a-3');
+});
+
+describe('a demo dinner lies ahead', () => {
+  const saturday = demo('first-frost');
+  // Its first hours are on Friday, 27 November, at half past six.
+  test.each([
+    ['2026-11-20T12:00', '2026-11-28T19:30'],
+    ['2026-11-27T18:29', '2026-11-28T19:30'],
+    ['2026-11-27T18:30', '2026-12-05T19:30'],
+    ['2026-12-04T18:29', '2026-12-05T19:30'],
+    ['2026-12-04T18:30', '2026-12-12T19:30'],
+    ['2027-07-01T09:00', '2027-07-03T19:30'],
+  ])('opened at %s it is on %s', (now, sitDown) => {
+    expect(laidAhead(saturday, now).sitDown).toBe(sitDown);
+  });
+
+  test('all its hours move with it, and its pins', () => {
+    const pinned = { ...saturday, pins: [{ step: 'soup/dice', start: '2026-11-28T14:00' }] };
+    const { cooks, pins } = laidAhead(pinned, '2027-04-05T00:00');
+    expect(cooks[0]!.free).toEqual([
+      { from: '2027-04-09T18:30', to: '2027-04-09T21:00' },
+      { from: '2027-04-10T13:30', to: '2027-04-10T23:30' },
+    ]);
+    expect(pins[0]!.start).toBe('2027-04-10T14:00');
+  });
+
+  test.each(DEMOS)('%s can be read wherever it is laid', (name) => {
+    const file = demo(name);
+    const before = read(file);
+    for (const now of ['2026-12-24T10:00', '2027-03-27T23:00', '2027-10-30T08:00']) {
+      const dinner = read(laidAhead(file, now));
+      expect(dinner.sitDown > now).toBe(true);
+      expect(new Date(dinner.sitDown).getDay()).toBe(new Date(before.sitDown).getDay());
+    }
+  });
 });

@@ -97,8 +97,11 @@ test('on paper: a normal dinner is one page with every line; by cook; by day; in
   const paper = async () => pagesOf(await page.pdf({ preferCSSPageSize: true }));
   await expect.poll(async () => (await paper()).length).toBe(1);
   const [together] = await paper();
-  for (const text of ['Peel the pears', 'Plate and carry: Dessert', 'Thursday 24 September', 'Jonas'])
+  for (const text of ['Peel the pears', 'Plate and carry: Dessert', 'Jonas'])
     expect(together).toContain(text);
+  // A demo lies ahead, whenever it is opened.
+  const dayOf = (weekday: string) => new RegExp(`${weekday} \\d+ [A-Z][a-z]+`).exec(together!)![0];
+  const [thursday, friday] = [dayOf('Thursday'), dayOf('Friday')];
 
   await choose(page, 'Whose', 'Each cook on a sheet');
   await expect.poll(async () => (await paper()).length).toBe(2);
@@ -107,8 +110,8 @@ test('on paper: a normal dinner is one page with every line; by cook; by day; in
   expect(jonas).toContain('The walnut harvest: Jonas');
 
   await choose(page, 'Whose', 'Everyone together');
-  await choose(page, 'Which day', 'Thursday 24 September');
-  await expect.poll(async () => (await paper()).join()).not.toContain('Friday 25 September 1');
+  await choose(page, 'Which day', thursday);
+  await expect.poll(async () => (await paper()).join()).not.toContain(`${friday} 1`);
   await choose(page, 'Which day', 'All days');
   await page.getByText('Large type').click();
   await expect.poll(async () => (await paper()).length).toBeGreaterThan(1);

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core';
 import { tasksOf } from '../../../core/live';
 import { makeScale, minuteAt, spreadLabels, yOf } from '../../../core/strip';
 import { useCourses } from '../../composables/useCourses';
-import { useTimes } from '../../composables/useTimes';
+import { duration, useTimes } from '../../composables/useTimes';
 import { useClock } from '../../stores/clock';
 import { useDinner } from '../../stores/dinner';
 import { useSession } from '../../stores/session';
@@ -30,7 +30,7 @@ const isNowInside = computed(
 
 /** Half a day behind, an evening is not late but over. */
 const OVER = 720;
-const stateOf = (late: number) => (late >= OVER ? 'past' : late > 0 ? `${late} min late` : 'holds');
+const stateOf = (late: number) => (late >= OVER ? 'past' : late > 0 ? `${duration(late)} late` : 'holds');
 
 const marks = computed(() =>
   store.evening!.plan.courses.map((course) => {
