@@ -28,3 +28,8 @@ export function duration(minutes: number): string {
   if (hours === 0) return `${rest} min`;
   return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
 }
+
+/** The same, from two days on in whole days: "6 days". */
+export function longDuration(minutes: number): string {
+  return minutes < 2 * 1440 ? duration(minutes) : `${Math.round(minutes / 1440)} days`;
+}

@@ -3,7 +3,7 @@ import { useEventListener } from '@vueuse/core';
 import { isTyping } from '../composables/isTyping';
 import { useBell } from '../composables/useBell';
 import { useHeat } from '../composables/useHeat';
-import { duration, useTimes } from '../composables/useTimes';
+import { duration, longDuration, useTimes } from '../composables/useTimes';
 import { useCooks } from '../composables/useCooks';
 import { useCourses } from '../composables/useCourses';
 import { useClock } from '../stores/clock';
@@ -34,9 +34,10 @@ useBell(overdue, () => preferences.sounds);
 
 function when(minute: number): string {
   const away = Math.round((times.instant(minute) - clock.now) / 60_000);
-  const clockTime = times.clock(minute);
-  if (away > 0) return `${clockTime}, in ${duration(away)}`;
-  return away === 0 ? `${clockTime}, now` : `${clockTime}, ${duration(-away)} ago`;
+  const isToday = times.day(minute) === times.dayAt(clock.now);
+  const at = isToday ? times.clock(minute) : `${times.day(minute)}, ${times.clock(minute)}`;
+  if (away === 0) return `${at}, now`;
+  return away > 0 ? `${at}, in ${longDuration(away)}` : `${at}, ${longDuration(-away)} ago`;
 }
 
 useEventListener('keydown', (event: KeyboardEvent) => {

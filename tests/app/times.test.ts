@@ -4,7 +4,7 @@ import { makePage, until } from './page';
 
 makePage();
 const { useDinner } = await import('../../app/stores/dinner');
-const { duration, useTimes } = await import('../../app/composables/useTimes');
+const { duration, longDuration, useTimes } = await import('../../app/composables/useTimes');
 const { byDay } = await import('../../app/composables/byDay');
 const { guessesInWords } = await import('../../app/composables/useWords');
 
@@ -50,6 +50,13 @@ test.each([
   [80, '1 h 20 min'],
   [1500, '25 h'],
 ])('%i minutes are said as %s', (minutes, said) => expect(duration(minutes)).toBe(said));
+
+test.each([
+  [119, '1 h 59 min'],
+  [2879, '47 h 59 min'],
+  [2880, '2 days'],
+  [9611, '7 days'],
+])('far away, %i minutes are said as %s', (minutes, said) => expect(longDuration(minutes)).toBe(said));
 
 test('lines stand by day, in the order in which they come', () => {
   const lines = [
