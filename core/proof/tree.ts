@@ -98,7 +98,7 @@ export function makeTree(model: Model, config: Configuration): Tree {
   });
   const apart = apartOf(model, options);
   priceTurns(options.flat(), apart, priced);
-  if (model.cookCount === 1) priceCores(options.flat(), priced);
+  if (model.cookCount === 1) priceCores(config, options.flat(), priced);
   const serveAt = model.courses.map((_, c) => {
     const at = size;
     size += serveHigh[c]! - serveLow[c]! + 1;

@@ -1,3 +1,4 @@
+import type { Configuration } from '../model';
 import type { Apart } from './apart';
 import type { Option } from './options';
 import type { Priced } from './tree';
@@ -33,33 +34,90 @@ export function priceTurns(options: readonly Option[], apart: readonly Apart[], 
   }
 }
 
-/** So many steps that are seen to again and again are priced at most. */
+/** So many pots are priced at most. */
 const MOST_CORES = 6;
 
+/** A stretch of hands of a pot, in minutes from its start: when it begins at the soonest and at the latest, and how long it takes. */
+interface Look {
+  readonly low: number;
+  readonly high: number;
+  readonly takes: number;
+}
+
+/** A part of what is on by itself in which some works have no place. */
+interface Core {
+  readonly pot: Option;
+  readonly lead: number;
+  readonly rest: number;
+  readonly works: readonly Option[];
+  readonly weight: number;
+}
+
 /**
- * Where there is one cook: longer work than lies between two looks at a pot has no place from the first look to the last. For
- * each such pot the turn is priced: the pot is on, or one of the long pieces of work.
+ * Where there is one cook: longer work than lies between two looks at a pot has no place from the first look to the last, and what
+ * must come before the pot or after it has none either. For each such pot the turn is priced: the pot is on, or one of these works.
  */
-export function priceCores(options: readonly Option[], priced: Priced[]): void {
-  const cores = options.flatMap((pot) => {
-    const { checks, mode } = pot;
-    if (checks.length < 2) return [];
-    const gap = Math.max(...checks.slice(1).map(({ high }, n) => high - checks[n]!.low - mode.takes));
-    const lead = checks[0]!.high;
-    const rest = checks.at(-1)!.low + mode.takes - mode.duration;
-    const long = options.filter(
-      ({ mode: other, reach }) => other.isHands && other.hands > 0 && reach === 0 && other.duration > gap,
-    );
-    const length = mode.duration + rest - lead;
-    return length > 0 && long.length > 0 ? [{ pot, lead, rest, long, length }] : [];
-  });
-  cores.sort((a, b) => b.length * b.long.length - a.length * a.long.length);
-  for (const { pot, lead, rest, long } of cores.slice(0, MOST_CORES)) {
+export function priceCores(config: Configuration, options: readonly Option[], priced: Priced[]): void {
+  const works = options.filter(({ mode, reach }) => mode.isHands && mode.hands > 0 && reach === 0);
+  const cores = options.flatMap((pot) => coreOf(config, pot, works) ?? []);
+  cores.sort((a, b) => b.weight - a.weight);
+  for (const { pot, lead, rest, works } of cores.slice(0, MOST_CORES)) {
     const resource = priced.length;
     priced.push({ capacity: 1 });
     pot.uses.push({ resource, count: 1, kept: false, lead, rest });
-    for (const option of long) option.uses.push({ resource, count: 1, kept: false, lead: 0, rest: 0 });
+    for (const option of works) option.uses.push({ resource, count: 1, kept: false, lead: 0, rest: 0 });
   }
+}
+
+/** The stretch between two looks of a pot, and the works that have no place in it, which together take most; null where there is none. */
+function coreOf(config: Configuration, pot: Option, works: readonly Option[]): Core | null {
+  const looks = looksOf(pot);
+  const others = works.filter(
+    ({ activity }) => activity !== pot.activity && config.hosts[activity] !== pot.activity,
+  );
+  const related = inLineWith(config, pot.activity);
+  let best: Core | null = null;
+  for (let first = 0; first < looks.length; first++) {
+    let gap = 0;
+    for (let last = first + 1; last < looks.length; last++) {
+      gap = Math.max(gap, looks[last]!.high - looks[last - 1]!.low - looks[last - 1]!.takes);
+      const lead = looks[first]!.high;
+      const rest = looks[last]!.low + looks[last]!.takes - pot.mode.duration;
+      const length = pot.mode.duration + rest - lead;
+      const long = others.filter(({ mode }) => mode.duration > gap).length;
+      if (length <= 0 || long === 0 || (best && length * long <= best.weight)) continue;
+      const kept = others.filter(({ mode, activity }) => mode.duration > gap || related.has(activity));
+      best = { pot, lead, rest, works: kept, weight: length * long };
+    }
+  }
+  return best;
+}
+
+function looksOf({ mode, checks }: Option): Look[] {
+  if (mode.isHands) return [];
+  const { touchIn, touchOut, takes, duration } = mode;
+  const out = duration - touchOut;
+  return [
+    ...(touchIn > 0 ? [{ low: 0, high: 0, takes: touchIn }] : []),
+    ...checks.map(({ low, high }) => ({ low, high, takes })),
+    ...(touchOut > 0 ? [{ low: out, high: out, takes: touchOut }] : []),
+  ];
+}
+
+/** All that must come before an activity or after it. */
+function inLineWith({ before, after }: Configuration, i: number): ReadonlySet<number> {
+  const line = new Set<number>();
+  const follow = (next: (j: number) => readonly number[]) => {
+    const open = [...next(i)];
+    for (let j = open.pop(); j !== undefined; j = open.pop()) {
+      if (line.has(j)) continue;
+      line.add(j);
+      open.push(...next(j));
+    }
+  };
+  follow((j) => before[j]!.map(({ from }) => from));
+  follow((j) => after[j]!.map(({ to }) => to));
+  return line;
 }
 
 /** The least that must pass after `option` before any other step has the resource. */
