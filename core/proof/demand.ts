@@ -7,6 +7,7 @@ import { Service } from './service';
 import { findGap, guestFirst, guestLast, lookMayClash, setParentRow } from './spans';
 import type { Tree } from './tree';
 import { NEVER, Row, waitForward } from './waiting';
+import { takesByMinute, WorkPrices } from './work-prices';
 
 /** How much more work a start of paused hands work is than another one. */
 const PAUSED_WORK = 2;
@@ -40,6 +41,8 @@ export class Demand {
   readonly queueing: Queueing;
   /** By number of the option. */
   readonly paused: readonly PausedWork[];
+  /** What its minutes cost where more than a cook is taken in them. */
+  private readonly workPrices: readonly WorkPrices[];
   /** What the steps that hang on nothing cost, and the way the dishes are made. */
   looseCost: f64 = 0;
   /** Nothing of the dinner can lie outside slots [from, to), and no work in [quietFrom, quietTo); prices there count as nothing. */
@@ -88,12 +91,17 @@ export class Demand {
     this.queueing = new Queueing(tree);
     const messages: Float64Array[] = [];
     const paused: PausedWork[] = [];
+    const workPrices: WorkPrices[] = [];
     for (const { index } of model.activities) {
       messages.push(new Float64Array(messageLength(tree, index)));
-      for (const option of tree.options[index]!) paused.push(new PausedWork(option));
+      for (const option of tree.options[index]!) {
+        paused.push(new PausedWork(option));
+        workPrices.push(new WorkPrices(option.reach > 0 && takesByMinute(option) ? slots : 0));
+      }
     }
     this.messages = fixed(messages);
     this.paused = fixed(paused);
+    this.workPrices = fixed(workPrices);
     this.chosen = new Int32Array(model.activities.length);
     this.start = new Int32Array(model.activities.length);
     this.pause = new Int32Array(model.activities.length);
@@ -209,7 +217,8 @@ export class Demand {
       }
     }
     if (reach > 0) {
-      for (const { resource, count: n, lead } of option.uses) {
+      for (const { resource, count: n, worked, lead } of option.uses) {
+        if (worked) continue;
         const sums = this.resourceSum[resource]!;
         for (let k = first; k <= last; k++) {
           if (k === gapFrom) k = gapTo;
@@ -231,18 +240,38 @@ export class Demand {
   /** Ends of work that may pause. What resources cost up to the end is added, as `up` has them from the start. */
   private fillEnds(option: Option): void {
     const { ends, first, last, reach, low, mode } = option;
-    this.paused[option.number]!.fillEnds(this.minuteCost, this.sum, this.costly, this.to);
+    const paused = this.paused[option.number]!;
+    if (takesByMinute(option)) {
+      const { cost, sum, costly } = this.askForWork(option);
+      paused.fillEnds(cost, sum, costly, this.to);
+    } else paused.fillEnds(this.minuteCost, this.sum, this.costly, this.to);
     if (option.uses.length === 0) return;
     for (let k = first; k <= last + reach; k++) {
       if (ends[k]! < NEVER) ends[k]! += this.usePrice(option, low + k + mode.duration);
     }
   }
 
+  /** What each minute of its work costs, the cook's and all else that is taken in it. */
+  private askForWork(option: Option): WorkPrices {
+    const { minuteCost, from, to, quietFrom, quietTo } = this;
+    const prices = this.workPrices[option.number]!;
+    const { cost } = prices;
+    for (let m = from; m < to; m++) cost[m] = minuteCost[m]!;
+    for (const { resource, count, worked } of option.uses) {
+      if (!worked) continue;
+      const asked = this.resourcePrice[resource]!;
+      for (let m = from; m < to; m++) cost[m]! += count * asked[m]!;
+    }
+    prices.add(from, to, quietFrom, quietTo);
+    return prices;
+  }
+
   /** What the resources of an option (those that stay taken only) cost up to a slot. */
   usePrice(option: Option, at: number, keptOnly = false): f64 {
     let price: f64 = 0;
-    for (const { resource, count, kept, rest } of option.uses)
-      if (kept || !keptOnly) price += count * this.resourceSum[resource]![Math.min(this.to, at + rest)]!;
+    for (const { resource, count, kept, worked, rest } of option.uses)
+      if (kept || !(keptOnly || worked))
+        price += count * this.resourceSum[resource]![Math.min(this.to, at + rest)]!;
     return price;
   }
 

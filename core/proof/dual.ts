@@ -228,7 +228,8 @@ export class Dual {
     for (const [from, to] of this.stretchesOf(option, start, pause)) {
       for (let m = from; m < to; m++) excess += Math.max(0, use[m]! - supply.given[m]!);
     }
-    for (const { resource, lead } of option.uses) {
+    for (const { resource, worked, lead } of option.uses) {
+      if (worked) continue;
       const { capacity } = this.tree.priced[resource]!;
       const list = resourceUse[resource]!;
       for (let m = start + lead; m < start + option.mode.duration + pause; m++)

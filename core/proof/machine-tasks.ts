@@ -90,14 +90,16 @@ export class Tasks {
   }
 
   /** The uses of a resource of which there is one. */
-  readUses(resource: number): void {
+  readUses(resource: number, known: Known): void {
     const { tree } = this;
     this.clear();
     for (const i of tree.order) {
       const option = onlyOpen(tree.options[i]!);
       if (option === null) continue;
       for (const use of option.uses) {
-        if (use.resource === resource && option.reach === 0)
+        if (use.resource !== resource) continue;
+        if (use.worked) this.readWork(option, known.maxEnd[i]!);
+        else if (option.reach === 0)
           this.addAfter(option, use.lead, option.mode.duration + use.rest - use.lead);
       }
     }
@@ -111,7 +113,7 @@ export class Tasks {
   }
 
   private readStep(option: Option, end: number): void {
-    const { mode, longest } = option;
+    const { mode } = option;
     const { duration, touchIn, touchOut, takes } = mode;
     if (!mode.isHands) {
       this.addAfter(option, 0, touchIn);
@@ -120,7 +122,13 @@ export class Tasks {
         this.add(lookFirst(option, check), lookLast(option, check), takes, check.number);
       return;
     }
-    if (mode.hands === 0) return;
+    if (mode.hands > 0) this.readWork(option, end);
+  }
+
+  /** Work, of which the first piece is a task, all of it where it does not pause. */
+  private readWork(option: Option, end: number): void {
+    const { longest } = option;
+    const { duration } = option.mode;
     this.addAfter(option, 0, longest === 0 ? duration : LEAST_PIECE);
     if (longest > 0)
       this.works.add(option.low + option.first + LEAST_PIECE, end, duration - LEAST_PIECE, NO_TASK);

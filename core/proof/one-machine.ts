@@ -91,7 +91,7 @@ export class OneMachine {
     }
     if (single.length > 0) this.countAll();
     for (let n = 0; n < single.length && !this.isStuck; n++) {
-      tasks.readUses(single[n]!);
+      tasks.readUses(single[n]!, this.known);
       changed = this.sequence(part, 0) || changed;
     }
     return changed;

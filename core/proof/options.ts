@@ -34,6 +34,8 @@ export interface Use {
   readonly lead: number;
   /** True where it stays taken until what the branch leads to begins. */
   readonly kept: boolean;
+  /** True where it is taken in each minute of work that may pause, and not in the pauses; then it has no `lead` and no `rest`. */
+  readonly worked: boolean;
   /**
    * Minutes after the end in which nobody else can have it: it is washed, or the oven changes its heat. Below nothing where
    * it is free again before the end.
@@ -171,9 +173,10 @@ export function makeOption(
     const resource = priced.get(use.thing);
     return resource === undefined
       ? []
-      : [{ resource, count: use.count, kept: use.kept && mayKeep, lead: 0, rest: 0 }];
+      : [{ resource, count: use.count, kept: use.kept && mayKeep, worked: false, lead: 0, rest: 0 }];
   });
-  for (const resource of oven) uses.push({ resource, count: mode.shelves, kept: false, lead: 0, rest: 0 });
+  for (const resource of oven)
+    uses.push({ resource, count: mode.shelves, kept: false, worked: false, lead: 0, rest: 0 });
   const up = new Float64Array(count);
   return {
     activity: i,

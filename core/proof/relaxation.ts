@@ -140,7 +140,7 @@ export class Relaxation {
     const { touchIn, touchOut, duration, takes } = mode;
     if (mode.isHands) {
       if (mode.hands === 0) return 0;
-      if (pause > 0) return this.findPieces(start, duration, pause);
+      if (pause > 0) return this.findPieces(option, start, pause);
       this.from[0] = start;
       this.to[0] = start + duration;
       return 1;
@@ -179,32 +179,42 @@ export class Relaxation {
     return this.demand.price[minute]! + this.demand.linear[minute]!;
   }
 
+  /** The same with all else that is taken in a minute of work that may pause. */
+  private costOfWork(option: Option, minute: number): f64 {
+    let cost = this.costOf(minute);
+    for (const { resource, count, worked } of option.uses)
+      if (worked) cost += count * this.demand.resourcePrice[resource]![minute]!;
+    return cost;
+  }
+
   /** The stretches of paused work that cost least, as `PausedWork` has them. */
-  private findPieces(start: number, duration: number, pause: number): number {
+  private findPieces(option: Option, start: number, pause: number): number {
+    const { duration } = option.mode;
     const end = start + duration + pause;
     this.from[0] = start;
     if (duration < TWO_PIECES) {
-      const gap = this.dearestGap(start, duration, pause);
+      const gap = this.dearestGap(option, start, pause);
       this.to[0] = gap;
       this.from[1] = gap + pause;
       this.to[1] = end;
       return 2;
     }
     this.to[0] = start + LEAST_PIECE;
-    const found = this.findCheapest(start + LEAST_PIECE, end - LEAST_PIECE, duration - 2 * LEAST_PIECE, 1);
+    const found = this.findCheapest(option, start + LEAST_PIECE, end - LEAST_PIECE);
     this.from[found] = end - LEAST_PIECE;
     this.to[found] = end;
     return found + 1;
   }
 
   /** When the dearest pause begins in work of two pieces; of equals the first. */
-  private dearestGap(start: number, duration: number, pause: number): number {
+  private dearestGap(option: Option, start: number, pause: number): number {
+    const { duration } = option.mode;
     const first = start + LEAST_PIECE;
     let at = first;
     let more: f64 = 0;
     let most: f64 = 0;
     for (let gap = first; gap < start + duration - LEAST_PIECE; gap++) {
-      more += this.costOf(gap + pause) - this.costOf(gap);
+      more += this.costOfWork(option, gap + pause) - this.costOfWork(option, gap);
       if (more <= most) continue;
       most = more;
       at = gap + 1;
@@ -212,12 +222,14 @@ export class Relaxation {
     return at;
   }
 
-  /** The `count` cheapest minutes in [first, end), one by one from place `found` on; of equals the first. */
-  private findCheapest(first: number, end: number, count: number, found: number): number {
+  /** The cheapest minutes in [first, end) for what is not of its first or last piece, one by one from place 1 on; of equals the first. Returns how many places are filled. */
+  private findCheapest(option: Option, first: number, end: number): number {
     const { sorted } = this;
+    const count = option.mode.duration - 2 * LEAST_PIECE;
+    let found = 1;
     let length = 0;
     for (let m = first; m < end; m++) {
-      const cost = this.costOf(m);
+      const cost = this.costOfWork(option, m);
       if (length === count && cost >= sorted[count - 1]!) continue;
       let x = length < count ? length++ : count - 1;
       for (; x > 0 && sorted[x - 1]! > cost; x--) sorted[x] = sorted[x - 1]!;
@@ -228,7 +240,7 @@ export class Relaxation {
     for (let x = count - 1; x >= 0 && sorted[x] === dearest; x--) equals += 1;
     const all = found + count;
     for (let m = first; found < all; m++) {
-      const cost = this.costOf(m);
+      const cost = this.costOfWork(option, m);
       if (cost > dearest || (cost === dearest && equals-- <= 0)) continue;
       this.from[found] = m;
       this.to[found++] = m + 1;
@@ -253,6 +265,12 @@ export class Relaxation {
       const count = this.findStretches(option, start, pause);
       for (let n = 0; n < count; n++) this.addUse(this.from[n]!, this.to[n]!, hands);
       for (const used of option.uses) {
+        if (used.worked) {
+          const list = this.resourceUse[used.resource]!;
+          for (let n = 0; n < count; n++)
+            for (let m = this.from[n]!; m < this.to[n]!; m++) list[m]! += used.count;
+          continue;
+        }
         const end = start + mode.duration + pause;
         const until = used.kept
           ? Math.max(end, parentStart(tree, i, demand.start, demand.serve))

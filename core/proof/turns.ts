@@ -1,4 +1,4 @@
-import type { Configuration } from '../model';
+import { LEAST_PIECE, type Configuration } from '../model';
 import type { Apart } from './apart';
 import type { Option } from './options';
 import type { Priced } from './tree';
@@ -24,7 +24,8 @@ export function priceTurns(options: readonly Option[], apart: readonly Apart[], 
     set.forEach((a, x) => set.slice(x + 1).forEach((b) => cover(covered, a, b)));
     const resource = priced.length;
     priced.push({ capacity: 1 });
-    for (const option of set) option.uses.push({ resource, count: 1, kept: false, lead: 0, rest: 0 });
+    for (const option of set)
+      option.uses.push({ resource, count: 1, kept: false, worked: false, lead: 0, rest: 0 });
   }
   for (const option of options) {
     for (const use of option.uses) {
@@ -58,14 +59,15 @@ interface Core {
  * must come before the pot or after it has none either. For each such pot the turn is priced: the pot is on, or one of these works.
  */
 export function priceCores(config: Configuration, options: readonly Option[], priced: Priced[]): void {
-  const works = options.filter(({ mode, reach }) => mode.isHands && mode.hands > 0 && reach === 0);
+  const works = options.filter(({ mode }) => mode.isHands && mode.hands > 0);
   const cores = options.flatMap((pot) => coreOf(config, pot, works) ?? []);
   cores.sort((a, b) => b.weight - a.weight);
   for (const { pot, lead, rest, works } of cores.slice(0, MOST_CORES)) {
     const resource = priced.length;
     priced.push({ capacity: 1 });
-    pot.uses.push({ resource, count: 1, kept: false, lead, rest });
-    for (const option of works) option.uses.push({ resource, count: 1, kept: false, lead: 0, rest: 0 });
+    pot.uses.push({ resource, count: 1, kept: false, worked: false, lead, rest });
+    for (const option of works)
+      option.uses.push({ resource, count: 1, kept: false, worked: option.reach > 0, lead: 0, rest: 0 });
   }
 }
 
@@ -84,14 +86,17 @@ function coreOf(config: Configuration, pot: Option, works: readonly Option[]): C
       const lead = looks[first]!.high;
       const rest = looks[last]!.low + looks[last]!.takes - pot.mode.duration;
       const length = pot.mode.duration + rest - lead;
-      const long = others.filter(({ mode }) => mode.duration > gap).length;
+      const long = others.filter((work) => shortestPiece(work) > gap).length;
       if (length <= 0 || long === 0 || (best && length * long <= best.weight)) continue;
-      const kept = others.filter(({ mode, activity }) => mode.duration > gap || related.has(activity));
+      const kept = others.filter((work) => shortestPiece(work) > gap || related.has(work.activity));
       best = { pot, lead, rest, works: kept, weight: length * long };
     }
   }
   return best;
 }
+
+/** The least of it that is done in one go. */
+const shortestPiece = ({ mode, reach }: Option) => (reach > 0 ? LEAST_PIECE : mode.duration);
 
 function looksOf({ mode, checks }: Option): Look[] {
   if (mode.isHands) return [];

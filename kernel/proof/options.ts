@@ -33,6 +33,7 @@ export class Use {
   resource: i32;
   count: i32;
   kept: bool;
+  worked: bool;
   lead: i32;
   rest: i32;
 
@@ -40,6 +41,7 @@ export class Use {
     this.resource = parcel.int();
     this.count = parcel.int();
     this.kept = parcel.flag();
+    this.worked = parcel.flag();
     this.lead = parcel.int();
     this.rest = parcel.int();
   }

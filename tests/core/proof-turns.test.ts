@@ -44,12 +44,35 @@ test('work that is longer than the time between two looks at a pot has no place 
   const named = (id: string) =>
     tree.options[tree.model.activities.findIndex(({ name }) => name === `dish/${id}`)]![0]!;
   // Looks at 8, 16, 24 and 32 minutes, each one earlier or later at most: between two of them lie 9 minutes at most.
-  expect(named('pot').uses).toEqual([{ resource: 0, count: 1, kept: false, lead: 9, rest: 32 - 40 }]);
-  expect(named('long').uses).toEqual([{ resource: 0, count: 1, kept: false, lead: 0, rest: 0 }]);
+  expect(named('pot').uses).toEqual([
+    { resource: 0, count: 1, kept: false, worked: false, lead: 9, rest: 32 - 40 },
+  ]);
+  expect(named('long').uses).toEqual([
+    { resource: 0, count: 1, kept: false, worked: false, lead: 0, rest: 0 },
+  ]);
   expect(named('short').uses).toEqual([]);
   const free = [{ from: '2026-10-17T15:00', to: '2026-10-17T23:59' }];
   const cooks = ['ada', 'ben'].map((id) => ({ id, name: id, free }));
   expect(treeOf([pot, step('long', 12)], { cooks }).priced).toEqual([]);
+});
+
+test('what must come before a pot or after it takes turns with all of it, work that pauses in its minutes only', () => {
+  const tree = treeOf([
+    step('chop', 5),
+    step('knead', 12, { pausable: true }),
+    step('pot', 20, { attention: 'alone', touch: { in: 1, out: 1 }, after: ['chop', 'knead'] }),
+    step('strain', 4, { after: ['pot'] }),
+    step('long', 19),
+    step('short', 18),
+    step('any', 30, { pausable: true }),
+  ]);
+  const usesOf = (id: string) =>
+    tree.options[tree.model.activities.findIndex(({ name }) => name === `dish/${id}`)]![0]!.uses;
+  const turn = { resource: 0, count: 1, kept: false, worked: false, lead: 0, rest: 0 };
+  // Between the two touches lie eighteen minutes.
+  for (const id of ['pot', 'chop', 'strain', 'long']) expect(usesOf(id)).toEqual([turn]);
+  expect(usesOf('knead')).toEqual([{ ...turn, worked: true }]);
+  for (const id of ['short', 'any']) expect(usesOf(id)).toEqual([]);
 });
 
 test('in no plan does anything priced get used more than there is, rests and what stays taken with it', () => {
@@ -67,7 +90,11 @@ test('in no plan does anything priced get used more than there is, rests and wha
         const use = new Int32Array(model.slots + 256);
         for (const i of tree.order) {
           const own = tree.options[i]![board.mode[i]!]!.uses.filter((one) => one.resource === resource);
-          for (const { count, kept, lead, rest } of own) {
+          for (const { count, kept, worked, lead, rest } of own) {
+            const { firstStretch } = board.activity(i);
+            for (let s = firstStretch; worked && s < firstStretch + board.stretches[i]!; s++)
+              for (let m = board.from[s]!; m < board.to[s]!; m++) use[m]! += count;
+            if (worked) continue;
             const { kind, parent } = tree.branches[i]!;
             const at = kind === 'plate' ? board.platingStart(parent) : board.start[parent]!;
             const until = kept ? Math.max(board.end[i]!, at) : board.end[i]! + rest;

@@ -33,8 +33,8 @@ function addTree(row: Row, tree: Tree, configurations: readonly Configuration[])
 
 function addOption(row: Row, o: Option): void {
   row.add(o.activity, o.index, o.number, o.reach, o.low, o.count, o.at, Number(o.keeps));
-  row.each(o.uses, ({ resource, count, kept, lead, rest }) =>
-    row.add(resource, count, Number(kept), lead, rest),
+  row.each(o.uses, ({ resource, count, kept, worked, lead, rest }) =>
+    row.add(resource, count, Number(kept), Number(worked), lead, rest),
   );
   row.each(o.checks, ({ low, high, number }) => row.add(low, high, number));
   row.each(o.pieces, ({ from, to, heldBase, heldSlope, otherBase, otherSlope }) =>
