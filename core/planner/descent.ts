@@ -15,6 +15,9 @@ const SAME: f64 = 1e-9;
 /** Steps that an attempt may take for each activity: what comes easily comes soon, so two short tries go before each long one. */
 const SHORT_TRY = 2;
 const LONG_TRY = 12;
+/** An attempt at whose end so few have no place goes on for so many more. */
+const ALMOST_NONE = 5;
+const LAST_TRY = 10;
 /** The acceptance rule begins at a share of the first plan's cost, but no hotter than HOTTEST, and cools to a part of that. */
 const HOT_SHARE = 0.04;
 const HOTTEST: f64 = 8;
@@ -111,9 +114,21 @@ export class Descent {
     this.clearBoard();
     if (!this.opening.chooseWays(attempt)) return IMPOSSIBLE_WAYS;
     const left = this.opening.begin(attempt);
+    if (left < 0) return NO_PLAN;
     const patience = (tried + 1) % 3 !== 0 ? SHORT_TRY : Math.min(LONG_TRY, 4 + tried);
-    const limit = patience * (this.board.config.members.length + 5);
-    return left >= 0 && this.complete(left, limit, isOver) ? FOUND : NO_PLAN;
+    const size = this.board.config.members.length + 5;
+    if (this.complete(left, patience * size, isOver)) return FOUND;
+    const rest = this.openRest();
+    return rest <= ALMOST_NONE && this.complete(rest, LAST_TRY * size, isOver) ? FOUND : NO_PLAN;
+  }
+
+  /** Puts all that is off the board into `open`; returns how many. */
+  private openRest(): number {
+    const { board } = this;
+    const { open } = this.refill;
+    let count = 0;
+    for (const i of board.config.members) if (!board.placed[i]) open[count++] = i;
+    return count;
   }
 
   /** Puts back what stands in `open`, `count` of it, within so many steps; a plan that comes of it counts. */

@@ -139,7 +139,7 @@ test('plans near the relaxed answers of a climb break no rule, and are nearer to
   let made = 0;
   let near = 0;
   let nearAnew = 0;
-  for (const seed of [1, 2, 3, 4, 6]) {
+  for (let seed = 1; seed <= 10; seed++) {
     const dinner = read(generateDinner(seed, 'medium'));
     const search = new Search(compileModel(dinner), seed);
     const budget = { rounds: 400, isOver: () => false };
@@ -166,6 +166,6 @@ test('plans near the relaxed answers of a climb break no rule, and are nearer to
       nearAnew += countNear(search, answer);
     }
   }
-  expect(made).toBeGreaterThan(12);
+  expect(made).toBeGreaterThan(20);
   expect(near).toBeGreaterThan(1.5 * nearAnew);
 });
