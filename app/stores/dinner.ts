@@ -249,7 +249,10 @@ export const useDinner = defineStore('dinner', () => {
   function sitDownAt(wall: string): Promise<boolean> {
     const days =
       (Date.parse(wall.slice(0, 10)) - Date.parse(dinner.value!.sitDown.slice(0, 10))) / 86_400_000;
-    return change([...(days === 0 ? [] : changesForLater(Math.round(days))), { path: 'sitDown', value: wall }]);
+    return change([
+      ...(days === 0 ? [] : changesForLater(Math.round(days))),
+      { path: 'sitDown', value: wall },
+    ]);
   }
 
   /** Opens a dinner where nothing can be kept: the browser refuses to store. */
