@@ -29,14 +29,16 @@ function costOfSteps(relaxation: Relaxation): number {
       const [from, to] = [relaxation.from[k]!, relaxation.to[k]!];
       cost +=
         (mode.isHands ? mode.hands : 1) * (over(demand.price, from, to) + over(demand.linear, from, to));
+      for (const { resource, count: n, worked } of uses)
+        if (worked) cost += n * over(demand.resourcePrice[resource]!, from, to);
     }
     const { kind } = tree.branches[i]!;
     const leadsOn = kind === 'after' || kind === 'plate';
     const next = leadsOn ? parentStart(tree, i, demand.start, demand.serve) : end;
-    for (const { resource, count: n, kept, lead, rest } of uses)
-      cost +=
-        n *
-        over(demand.resourcePrice[resource]!, start + lead, Math.min(demand.to, kept ? next : end + rest));
+    for (const { resource, count: n, kept, worked, lead, rest } of uses) {
+      const until = Math.min(demand.to, kept ? next : end + rest);
+      if (!worked) cost += n * over(demand.resourcePrice[resource]!, start + lead, until);
+    }
     if (!leadsOn) continue;
     const waited = next - end;
     const fits = pieces.filter(({ from, to }) => waited >= from && waited <= to);
