@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { availableParallelism } from 'node:os';
 import type { Worker } from 'node:worker_threads';
 import { describeProblem, readDinnerText } from '../core/dinner';
 import type { Plan } from '../core/plan';
@@ -31,7 +30,7 @@ async function planFile(argv: readonly string[], beside: readonly Worker[]): Pro
   }
   const dinner = style ? { ...result.dinner, style } : result.dinner;
   const end = millisecondsNow() + seconds * 1000;
-  const orders = runsSideBySide(seed, availableParallelism()).map((run) => ({
+  const orders = runsSideBySide(seed, 1 + beside.length).map((run) => ({
     ...run,
     dinner,
     notices: result.notices,

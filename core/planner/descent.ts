@@ -118,17 +118,8 @@ export class Descent {
     const patience = (tried + 1) % 3 !== 0 ? SHORT_TRY : Math.min(LONG_TRY, 4 + tried);
     const size = this.board.config.members.length + 5;
     if (this.complete(left, patience * size, isOver)) return FOUND;
-    const rest = this.openRest();
+    const rest = this.refill.openRest();
     return rest <= ALMOST_NONE && this.complete(rest, LAST_TRY * size, isOver) ? FOUND : NO_PLAN;
-  }
-
-  /** Puts all that is off the board into `open`; returns how many. */
-  private openRest(): number {
-    const { board } = this;
-    const { open } = this.refill;
-    let count = 0;
-    for (const i of board.config.members) if (!board.placed[i]) open[count++] = i;
-    return count;
   }
 
   /** Puts back what stands in `open`, `count` of it, within so many steps; a plan that comes of it counts. */

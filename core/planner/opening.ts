@@ -53,13 +53,9 @@ export class Opening {
     this.chooseWaits(attempt);
     const { failures } = forcer;
     for (let k = 0; k < failures.length; k++) failures[k]! *= FADING;
-    const { members, active } = board.config;
+    const { active } = board.config;
     for (let i = 0; i < board.model.stepCount; i++) if (active[i] === 0) board.unplace(i);
-    let count = 0;
-    for (let k = 0; k < members.length; k++) {
-      if (!board.placed[members[k]!]) refill.open[count++] = members[k]!;
-    }
-    return this.placeFast(count, attempt > 1 && this.random.next() < 0.5);
+    return this.placeFast(refill.openRest(), attempt > 1 && this.random.next() < 0.5);
   }
 
   /** Tries the waits that each course would like, then the longest, then those with some that chance has. */

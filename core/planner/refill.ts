@@ -35,6 +35,14 @@ export class Refill {
     this.linked = new Int32Array(2 * board.model.activities.length);
   }
 
+  /** Puts all that takes part and is off the board into `open`; returns how many. */
+  openRest(): number {
+    const { board, open } = this;
+    let count = 0;
+    for (const i of board.config.members) if (!board.placed[i]) open[count++] = i;
+    return count;
+  }
+
   /** Puts `count` activities in `open` back, none by force. */
   reinsert(count: number): boolean {
     const { board, open, random } = this;

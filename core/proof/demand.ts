@@ -7,7 +7,7 @@ import { Service } from './service';
 import { findGap, guestFirst, guestLast, lookMayClash, setParentRow } from './spans';
 import type { Tree } from './tree';
 import { NEVER, Row, waitForward } from './waiting';
-import { takesByMinute, WorkPrices } from './work-prices';
+import { sumUp, WorkPrices } from './work-prices';
 
 /** How much more work a start of paused hands work is than another one. */
 const PAUSED_WORK = 2;
@@ -27,11 +27,8 @@ export class Demand {
   readonly messages: readonly Float64Array[];
   /** Minutes in which every plan has all cooks at work: no look at a pot can come then. */
   readonly taken: Uint8Array;
-  private readonly minuteCost: Float64Array;
-  private readonly sum: Float64Array;
+  private readonly hands: WorkPrices;
   private readonly plainSum: Float64Array;
-  /** How many minutes before each slot cost anything. */
-  private readonly costly: Int32Array;
   private readonly resourceSum: readonly Float64Array[];
   private readonly scratch: Float64Array;
   private readonly scratch2: Float64Array;
@@ -41,7 +38,7 @@ export class Demand {
   readonly queueing: Queueing;
   /** By number of the option. */
   readonly paused: readonly PausedWork[];
-  /** What its minutes cost where more than a cook is taken in them. */
+  /** What its minutes cost: those of hands alone, or its own where more than a cook is taken in them. */
   private readonly workPrices: readonly WorkPrices[];
   /** What the steps that hang on nothing cost, and the way the dishes are made. */
   looseCost: f64 = 0;
@@ -68,10 +65,9 @@ export class Demand {
     this.quietTo = slots;
     this.price = new Float64Array(slots);
     this.taken = new Uint8Array(slots);
-    this.minuteCost = new Float64Array(slots);
-    this.sum = new Float64Array(slots + 1);
+    const hands = new WorkPrices(slots);
+    this.hands = hands;
     this.plainSum = new Float64Array(slots + 1);
-    this.costly = new Int32Array(slots + 1);
     const resourcePrice: Float64Array[] = [];
     const resourceSum: Float64Array[] = [];
     for (let r = 0; r < tree.priced.length; r++) {
@@ -96,7 +92,7 @@ export class Demand {
       messages.push(new Float64Array(messageLength(tree, index)));
       for (const option of tree.options[index]!) {
         paused.push(new PausedWork(option));
-        workPrices.push(new WorkPrices(option.reach > 0 && takesByMinute(option) ? slots : 0));
+        workPrices.push(takesByMinute(option) ? new WorkPrices(slots) : hands);
       }
     }
     this.messages = fixed(messages);
@@ -114,36 +110,17 @@ export class Demand {
   }
 
   private sumPrices(): void {
-    const { price, linear, sum, plainSum, minuteCost, costly } = this;
+    const { price, linear, hands, plainSum } = this;
     const { from, to, quietFrom, quietTo } = this;
-    sum[from] = plainSum[from] = 0;
-    costly[from] = 0;
+    const { cost } = hands;
     for (let m = from; m < to; m++) {
-      if (m === quietFrom) {
-        sum.fill(sum[m]!, m, quietTo + 1);
-        plainSum.fill(plainSum[m]!, m, quietTo + 1);
-        costly.fill(costly[m]!, m, quietTo + 1);
-        minuteCost.fill(0, m, quietTo);
-        m = quietTo;
-      }
-      const cost = price[m]! + linear[m]!;
-      minuteCost[m] = cost;
-      sum[m + 1] = sum[m]! + cost;
-      costly[m + 1] = costly[m]! + (cost !== 0 ? 1 : 0);
-      plainSum[m + 1] = plainSum[m]! + price[m]!;
+      if (m === quietFrom) m = quietTo;
+      cost[m] = price[m]! + linear[m]!;
     }
-    for (let r = 0; r < this.resourceSum.length; r++) {
-      const prices = this.resourcePrice[r]!;
-      const sums = this.resourceSum[r]!;
-      sums[from] = 0;
-      for (let m = from; m < to; m++) {
-        if (m === quietFrom) {
-          sums.fill(sums[m]!, m, quietTo + 1);
-          m = quietTo;
-        }
-        sums[m + 1] = sums[m]! + prices[m]!;
-      }
-    }
+    hands.add(from, to, quietFrom, quietTo);
+    sumUp(price, plainSum, from, to, quietFrom, quietTo);
+    for (let r = 0; r < this.resourceSum.length; r++)
+      sumUp(this.resourcePrice[r]!, this.resourceSum[r]!, from, to, quietFrom, quietTo);
   }
 
   /** Starts and minutes looked at so far: a measure of the work done that does not depend on the clock. */
@@ -164,14 +141,14 @@ export class Demand {
       else if (kind === 'inside') this.tellHost(i);
       else this.tell(i);
     }
-    const up = this.service.cost(domain, this.sum, this.plainSum, this.messages);
+    const up = this.service.cost(domain, this.hands.sum, this.plainSum, this.messages);
     this.looseCost = loose + tree.config.points * model.weights.ways;
     return up + this.looseCost;
   }
 
   private fillUp(option: Option, domain: Uint8Array): void {
     const { up, mode, count, low, at, reach, first, last, gapFrom, gapTo } = option;
-    const { sum, costly } = this;
+    const { sum, costly } = this.hands;
     const { duration, touchIn, touchOut, takes } = mode;
     const points = mode.points * this.tree.model.weights.ways;
     const isWork = mode.isHands && reach === 0;
@@ -240,30 +217,26 @@ export class Demand {
   /** Ends of work that may pause. What resources cost up to the end is added, as `up` has them from the start. */
   private fillEnds(option: Option): void {
     const { ends, first, last, reach, low, mode } = option;
-    const paused = this.paused[option.number]!;
-    if (takesByMinute(option)) {
-      const { cost, sum, costly } = this.askForWork(option);
-      paused.fillEnds(cost, sum, costly, this.to);
-    } else paused.fillEnds(this.minuteCost, this.sum, this.costly, this.to);
+    const prices = this.workPrices[option.number]!;
+    if (prices !== this.hands) this.askForWork(option, prices);
+    this.paused[option.number]!.fillEnds(prices, this.to);
     if (option.uses.length === 0) return;
     for (let k = first; k <= last + reach; k++) {
       if (ends[k]! < NEVER) ends[k]! += this.usePrice(option, low + k + mode.duration);
     }
   }
 
-  /** What each minute of its work costs, the cook's and all else that is taken in it. */
-  private askForWork(option: Option): WorkPrices {
-    const { minuteCost, from, to, quietFrom, quietTo } = this;
-    const prices = this.workPrices[option.number]!;
+  /** Adds up what each minute of its work costs, the cook's and all else that is taken in it. */
+  private askForWork(option: Option, prices: WorkPrices): void {
+    const { hands, from, to, quietFrom, quietTo } = this;
     const { cost } = prices;
-    for (let m = from; m < to; m++) cost[m] = minuteCost[m]!;
+    for (let m = from; m < to; m++) cost[m] = hands.cost[m]!;
     for (const { resource, count, worked } of option.uses) {
       if (!worked) continue;
       const asked = this.resourcePrice[resource]!;
       for (let m = from; m < to; m++) cost[m]! += count * asked[m]!;
     }
     prices.add(from, to, quietFrom, quietTo);
-    return prices;
   }
 
   /** What the resources of an option (those that stay taken only) cost up to a slot. */
@@ -358,4 +331,10 @@ function messageLength(tree: Tree, i: number): number {
   if (kind === 'plate') return tree.serveHigh[parent]! - tree.serveLow[parent]! + 1;
   const options = tree.options[parent]!;
   return options[0]!.count * (kind === 'inside' ? options.length : 1);
+}
+
+/** True where something is taken in each minute of its work but in no pause. */
+function takesByMinute(option: Option): boolean {
+  for (const use of option.uses) if (use.worked) return true;
+  return false;
 }

@@ -2,6 +2,7 @@ import { LEAST_PIECE, type f64 } from '../model';
 import type { Option } from './options';
 import { TwoPieces } from './two-pieces';
 import { NEVER } from './waiting';
+import type { WorkPrices } from './work-prices';
 
 /** Shorter work has no more than two pieces, so a single pause. */
 export const TWO_PIECES = 3 * LEAST_PIECE;
@@ -39,11 +40,12 @@ export class PausedWork {
   }
 
   /**
-   * Takes in what each minute costs now, the sums of it and how many cost anything up to each slot, below slot `slots`; then
+   * Takes in what each minute costs now, below slot `slots`; then
    * ends[e] = least over starts of up[s] and the work between them.
    */
-  fillEnds(cost: Float64Array, sum: Float64Array, costly: Int32Array, slots: number): void {
+  fillEnds(prices: WorkPrices, slots: number): void {
     const { two, option, table, width, best, bestAt } = this;
+    const { cost, sum, costly } = prices;
     if (two !== null) {
       two.fillEnds(sum, slots);
       return;

@@ -11,7 +11,8 @@ let nothing = new Float64Array(4096);
 
 /**
  * Finds in `before[j]` the least of the last `width` of the first `count` values up to place j, for all windows that reach one of
- * them. In blocks as long as a window: each window is the end of one and the beginning of the next.
+ * them. In blocks as long as a window: each window is the end of one and the beginning of the next. Without slopes this takes
+ * half the time of the queue in `waitForward`.
  */
 function slideOver(count: number, width: number): void {
   const length = count + width - 1;

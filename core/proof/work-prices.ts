@@ -1,5 +1,3 @@
-import type { Option } from './options';
-
 /** What each minute of a piece of work costs: the cook's, and whatever else is taken while it goes on. By slot. */
 export class WorkPrices {
   readonly cost: Float64Array;
@@ -13,27 +11,37 @@ export class WorkPrices {
     this.costly = new Int32Array(slots + 1);
   }
 
-  /** Sums up the costs of slots [from, to), but for those in [quietFrom, quietTo), which cost nothing. */
+  /** Sums up the costs of slots [from, to); those in [quietFrom, quietTo) cost nothing. */
   add(from: number, to: number, quietFrom: number, quietTo: number): void {
     const { cost, sum, costly } = this;
-    sum[from] = 0;
+    sumUp(cost, sum, from, to, quietFrom, quietTo);
     costly[from] = 0;
     for (let m = from; m < to; m++) {
       if (m === quietFrom) {
-        sum.fill(sum[m]!, m, quietTo + 1);
         costly.fill(costly[m]!, m, quietTo + 1);
         cost.fill(0, m, quietTo);
         m = quietTo;
-        if (m >= to) return;
       }
-      sum[m + 1] = sum[m]! + cost[m]!;
       costly[m + 1] = costly[m]! + (cost[m]! !== 0 ? 1 : 0);
     }
   }
 }
 
-/** True where something is taken in each minute of the work but in no pause. */
-export function takesByMinute(option: Option): boolean {
-  for (const use of option.uses) if (use.worked) return true;
-  return false;
+/** sum[s] = what the values of slots [from, s) add up to, those in [quietFrom, quietTo) left out; quiet time ends before `to`. */
+export function sumUp(
+  values: Float64Array,
+  sum: Float64Array,
+  from: number,
+  to: number,
+  quietFrom: number,
+  quietTo: number,
+): void {
+  sum[from] = 0;
+  for (let m = from; m < to; m++) {
+    if (m === quietFrom) {
+      sum.fill(sum[m]!, m, quietTo + 1);
+      m = quietTo;
+    }
+    sum[m + 1] = sum[m]! + values[m]!;
+  }
 }

@@ -2,6 +2,7 @@ import { compileModel, LEAST_PIECE } from '../../core/model';
 import { Prover } from '../../core/proof';
 import type { Option, Piece } from '../../core/proof/options';
 import { PausedWork } from '../../core/proof/pauses';
+import { WorkPrices } from '../../core/proof/work-prices';
 import { NEVER, Row, waitBackward, waitForward } from '../../core/proof/waiting';
 import { planInSlices, Random, Search } from '../../core/planner';
 import { lastOf } from '../../core/slices';
@@ -112,13 +113,10 @@ test.each([
   const work = new PausedWork(option);
   const slots = low + count + duration + 4;
   const cost = Float64Array.from({ length: 60 }, () => (random.next() < 0.5 ? 0 : random.next()));
-  const sum = new Float64Array(61);
-  const costly = new Int32Array(61);
-  cost.forEach((value, m) => {
-    sum[m + 1] = sum[m]! + value;
-    costly[m + 1] = costly[m]! + Number(value !== 0);
-  });
-  work.fillEnds(cost, sum, costly, slots);
+  const prices = new WorkPrices(60);
+  prices.cost.set(cost);
+  prices.add(0, 60, 60, 60);
+  work.fillEnds(prices, slots);
   for (let k = option.first; k <= option.last; k++) {
     let least = Infinity;
     for (let p = 0; p <= reach && low + k + duration + p <= slots; p++) {
