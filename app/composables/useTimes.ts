@@ -1,17 +1,21 @@
+import { useMemoize } from '@vueuse/core';
 import { useDinner } from '../stores/dinner';
+
+/** How clock times and days are told in a time zone: slow to make, and wanted by every line of a strip. */
+const formatsIn = useMemoize((timeZone: string) => ({
+  clock: new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }),
+  day: new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'long', day: 'numeric', month: 'long' }),
+}));
 
 /** Clock times of the open dinner, in its own time zone. */
 export function useTimes() {
   const dinner = useDinner();
-  const format = (options: Intl.DateTimeFormatOptions) =>
-    new Intl.DateTimeFormat('en-GB', { timeZone: dinner.dinner?.timeZone ?? 'UTC', ...options });
-  const clockFormat = computed(() => format({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }));
-  const dayFormat = computed(() => format({ weekday: 'long', day: 'numeric', month: 'long' }));
+  const formats = computed(() => formatsIn(dinner.dinner?.timeZone ?? 'UTC'));
 
   const instant = (minute: number) => dinner.zero + minute * 60_000;
   /** Clock time of an instant in milliseconds. */
-  const clockAt = (ms: number) => clockFormat.value.format(ms);
-  const dayAt = (ms: number) => dayFormat.value.format(ms);
+  const clockAt = (ms: number) => formats.value.clock.format(ms);
+  const dayAt = (ms: number) => formats.value.day.format(ms);
   /** Clock time of a plan minute. */
   const clock = (minute: number) => clockAt(instant(minute));
   const day = (minute: number) => dayAt(instant(minute));
