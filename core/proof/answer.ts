@@ -62,14 +62,21 @@ export class Answer {
     const { ends, reach } = option;
     const at = parentStart(demand.tree, option.activity, demand.start, demand.serve);
     const endsLow = option.low + option.mode.duration;
-    for (const { from, to, base, slope } of option.pieces) {
+    const left = demand.queueing.left[option.activity]!;
+    const losesBeside = demand.sideLosses.begin(option);
+    for (const { from, to, base, slope, heldBase, heldSlope } of option.pieces) {
       const last = Math.min(option.last + reach, at - from - endsLow);
       for (let k = Math.max(option.first, at - to - endsLow); k <= last; k++) {
         if (ends[k]! >= NEVER) continue;
-        const extra: f64 = option.keeps
-          ? demand.usePrice(option, at, true) - demand.usePrice(option, endsLow + k, true)
-          : 0;
-        this.offer(k, ends[k]! + base + slope * (at - endsLow - k) + extra);
+        const waited = at - endsLow - k;
+        let extra: f64 = 0;
+        if (option.keeps)
+          extra = demand.usePrice(option, at, true) - demand.usePrice(option, endsLow + k, true);
+        else if (losesBeside) {
+          const beside = demand.sideLosses.loss(option, endsLow + k);
+          extra = left * Math.max(0, beside - heldBase - heldSlope * waited);
+        }
+        this.offer(k, ends[k]! + base + slope * waited + extra);
       }
     }
   }

@@ -4,6 +4,7 @@ import type { Option } from './options';
 import { PausedWork } from './pauses';
 import { Queueing } from './queueing';
 import { Service } from './service';
+import { SideLosses } from './side-losses';
 import { findGap, guestFirst, guestLast, lookMayClash, setParentRow } from './spans';
 import type { Tree } from './tree';
 import { NEVER, Row, waitForward } from './waiting';
@@ -32,10 +33,12 @@ export class Demand {
   private readonly resourceSum: readonly Float64Array[];
   private readonly scratch: Float64Array;
   private readonly scratch2: Float64Array;
+  private readonly scratch3: Float64Array;
   private readonly ends = new Row();
   private readonly into = new Row();
   readonly linear: Float64Array;
   readonly queueing: Queueing;
+  readonly sideLosses: SideLosses;
   /** By number of the option. */
   readonly paused: readonly PausedWork[];
   /** What its minutes cost: those of hands alone, or its own where more than a cook is taken in them. */
@@ -78,6 +81,7 @@ export class Demand {
     this.resourceSum = fixed(resourceSum);
     this.scratch = new Float64Array(slots + 64);
     this.scratch2 = new Float64Array(slots + 64);
+    this.scratch3 = new Float64Array(slots + 64);
     const linear = new Float64Array(slots);
     for (let m = Math.max(0, zero - DAY_WINDOW); m < zero; m++) linear[m]! += weights.sameDay;
     for (let m = Math.max(0, zero - arrive); m < zero; m++) linear[m]! += weights.welcome;
@@ -85,6 +89,7 @@ export class Demand {
     this.linear = linear;
     this.service = new Service(tree);
     this.queueing = new Queueing(tree);
+    this.sideLosses = new SideLosses(tree);
     const messages: Float64Array[] = [];
     const paused: PausedWork[] = [];
     const workPrices: WorkPrices[] = [];
@@ -280,6 +285,10 @@ export class Demand {
     message.fill(NEVER, into.first, into.last + 1);
     for (const option of this.tree.options[i]!) {
       this.rowOfEnds(option, ends);
+      if (this.sideLosses.begin(option)) {
+        this.tellBoth(option, message, this.queueing.left[i]!);
+        continue;
+      }
       if (!option.keeps) {
         ends.list = option.ends;
         into.list = message;
@@ -300,6 +309,28 @@ export class Demand {
         if (scratch2[k]! >= NEVER) continue;
         message[k] = Math.min(message[k]!, scratch2[k]! + this.usePrice(option, into.low + k, true));
       }
+    }
+  }
+
+  /** Tells what waiting for the branch costs, and at least what waiting for what stands beside it does: the dearer counts. */
+  private tellBoth(option: Option, message: Float64Array, left: f64): void {
+    const { ends, into, scratch, scratch2, scratch3, sideLosses } = this;
+    scratch2.fill(NEVER, into.first, into.last + 1);
+    scratch3.fill(NEVER, into.first, into.last + 1);
+    ends.list = option.ends;
+    into.list = scratch2;
+    for (const piece of option.pieces) waitForward(piece, ends, into);
+    for (let k = ends.first; k <= ends.last; k++) {
+      if (k === ends.gapFrom) k = ends.gapTo;
+      const cost = option.ends[k]!;
+      scratch[k] = cost >= NEVER ? NEVER : cost + left * sideLosses.loss(option, ends.low + k);
+    }
+    ends.list = scratch;
+    into.list = scratch3;
+    for (const piece of option.plainPieces) waitForward(piece, ends, into);
+    for (let k = into.first; k <= into.last; k++) {
+      if (k === into.gapFrom) k = into.gapTo;
+      message[k] = Math.min(message[k]!, Math.max(scratch2[k]!, scratch3[k]!));
     }
   }
 

@@ -9,7 +9,7 @@ import {
   type Mode,
   type Model,
 } from '../model';
-import { HELD_POINTS } from '../plan';
+import { plainOf, sidesOf, waitingPieces } from './losses';
 
 /**
  * A cost of waiting that is linear over [from, to] minutes: base + slope x minutes. What is lost by being held is told apart,
@@ -81,11 +81,23 @@ export interface Option {
   readonly checks: readonly Check[];
   /** What it costs to wait for what the branch leads to. */
   readonly pieces: readonly Piece[];
+  readonly sides: readonly Side[];
+  /** Where there are any: the cost of waiting but for what is lost by being held. */
+  readonly plainPieces: readonly Piece[];
   /** Cost of each start with all that leads to it, and with the rest of the evening too. */
   readonly up: Float64Array;
   readonly total: Float64Array;
   /** `up` by end, from `low + duration` on; the same array where it does not pause. */
   readonly ends: Float64Array;
+}
+
+/** A link of a step beside its branch: what is made waits for this, too, and loses by the longer wait, `slope` in each minute from `best` to `most`. */
+export interface Side {
+  /** The step, or the plating, that it leads to. */
+  readonly to: number;
+  readonly best: number;
+  readonly most: number;
+  readonly slope: f64;
 }
 
 /** Where an activity hangs in the tree: on the start of a later one, inside a host, on a course's plating, nowhere. */
@@ -94,35 +106,6 @@ export interface Branch {
   readonly parent: number;
   readonly least: number;
   readonly most: number;
-}
-
-/** The cost of waiting as pieces: what is held, what gains, and the limits of the lag. */
-export function waitingPieces(model: Model, mode: Mode, least: number, most: number): Piece[] {
-  const limit = most >= 0 ? most : mode.most;
-  const { held, gains } = model.weights;
-  const isHeld = limit < NO_LIMIT && limit > mode.best;
-  const marks = new Set([least]);
-  if (isHeld && mode.best > least) marks.add(mode.best);
-  if (mode.gainsPoints > 0 && mode.gainsUntil > least && mode.gainsUntil < limit) marks.add(mode.gainsUntil);
-  const corners = [...marks].filter((h) => h <= limit).sort((a, b) => a - b);
-  return corners.map((from, k) => {
-    const to = corners[k + 1] ?? limit;
-    let heldBase = 0;
-    let heldSlope = 0;
-    if (isHeld && from >= mode.best) {
-      heldSlope = (held * HELD_POINTS) / (limit - mode.best);
-      heldBase = -heldSlope * mode.best;
-    }
-    let otherBase = 0;
-    let otherSlope = 0;
-    if (mode.gainsPoints > 0 && from < mode.gainsUntil) {
-      otherBase = gains * mode.gainsPoints;
-      otherSlope = -(gains * mode.gainsPoints) / mode.gainsUntil;
-    }
-    const base = heldBase + otherBase;
-    const slope = heldSlope + otherSlope;
-    return { from, to, base, slope, heldBase, heldSlope, otherBase, otherSlope };
-  });
 }
 
 export const NO_BRANCH: Branch = { kind: 'none', parent: -1, least: 0, most: NO_LIMIT };
@@ -144,6 +127,11 @@ export function branchOf(config: Configuration, activity: Activity): Branch {
   const plates = config.plates[i]!;
   if (plates !== -2) offer({ kind: 'plate', parent: activity.course, least: 0, most: plates });
   return best;
+}
+
+/** True where it leads to something that what is made may have to wait for. */
+function isLed({ kind }: Branch): boolean {
+  return kind === 'after' || kind === 'plate';
 }
 
 /** How many things come after the step, plating included. */
@@ -168,7 +156,7 @@ export function makeOption(
   const low = config.earliest[i]!;
   const count = config.latest[i]! - low + 1;
   const reach = mode.pausable ? MAX_PAUSE : 0;
-  const mayKeep = branch.kind !== 'none' && branch.kind !== 'inside' && followers(config, i) === 1;
+  const mayKeep = isLed(branch) && followers(config, i) === 1;
   const uses = mode.things.flatMap((use): Use[] => {
     const resource = priced.get(use.thing);
     return resource === undefined
@@ -177,6 +165,8 @@ export function makeOption(
   });
   for (const resource of oven)
     uses.push({ resource, count: mode.shelves, kept: false, worked: false, lead: 0, rest: 0 });
+  const sides = isLed(branch) ? sidesOf(model, config, i, mode, branch) : [];
+  const pieces = isLed(branch) ? waitingPieces(model, config, mode, branch, sides) : [];
   const up = new Float64Array(count);
   return {
     activity: i,
@@ -202,10 +192,9 @@ export function makeOption(
       from: 0,
       to: model.slots,
     })),
-    pieces:
-      branch.kind === 'none' || branch.kind === 'inside'
-        ? []
-        : waitingPieces(model, mode, branch.least, branch.most),
+    pieces,
+    sides,
+    plainPieces: sides.length > 0 ? plainOf(pieces) : [],
     up,
     total: new Float64Array(count),
     ends: reach > 0 ? new Float64Array(count + reach) : up,

@@ -5,9 +5,13 @@ import type { Tree } from './tree';
 /** Of what the members of each queue lose by being held the queue pays a share as a whole, and the members the rest. */
 export class Queueing {
   readonly share: Float64Array;
+  /** By step: the share that it pays by itself. */
+  readonly left: Float64Array;
 
   constructor(private readonly tree: Tree) {
     this.share = new Float64Array(tree.queues.length);
+    this.left = new Float64Array(tree.model.activities.length);
+    this.left.fill(1);
   }
 
   /** Sets what waiting costs the members by themselves; returns what the queues pay. */
@@ -19,6 +23,7 @@ export class Queueing {
       const left = 1 - share[q]!;
       paid += share[q]! * least;
       for (const i of members) {
+        this.left[i] = left;
         for (const option of tree.options[i]!) {
           for (const piece of option.pieces) {
             piece.base = piece.otherBase + left * piece.heldBase;

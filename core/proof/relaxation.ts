@@ -76,6 +76,7 @@ export class Relaxation {
   private layTables(domain: Uint8Array, evening: Evening): void {
     const { tree, demand, supply } = this;
     this.evening = evening;
+    demand.sideLosses.serveLow.set(evening.serveLow);
     for (let m = demand.from; m < demand.to; m++) {
       if (m === demand.quietFrom) m = demand.quietTo;
       const cooks = supply.cooks[m]!;

@@ -29,6 +29,20 @@ export class Piece {
   }
 }
 
+export class Side {
+  to: i32;
+  best: i32;
+  most: i32;
+  slope: f64;
+
+  constructor(parcel: Parcel) {
+    this.to = parcel.int();
+    this.best = parcel.int();
+    this.most = parcel.int();
+    this.slope = parcel.real();
+  }
+}
+
 export class Use {
   resource: i32;
   count: i32;
@@ -80,6 +94,8 @@ export class Option {
   uses: StaticArray<Use>;
   checks: StaticArray<Check>;
   pieces: StaticArray<Piece>;
+  sides: StaticArray<Side>;
+  plainPieces: StaticArray<Piece>;
   up: StaticArray<f64>;
   total: StaticArray<f64>;
   ends: StaticArray<f64>;
@@ -117,6 +133,12 @@ export class Option {
     const pieces = new Array<Piece>();
     for (let left = parcel.int(); left > 0; left--) pieces.push(new Piece(parcel));
     this.pieces = fixed(pieces);
+    const sides = new Array<Side>();
+    for (let left = parcel.int(); left > 0; left--) sides.push(new Side(parcel));
+    this.sides = fixed(sides);
+    const plain = new Array<Piece>();
+    for (let left = parcel.int(); left > 0; left--) plain.push(new Piece(parcel));
+    this.plainPieces = fixed(plain);
   }
 }
 

@@ -1,5 +1,5 @@
 import { packModel, type Configuration, type Row } from '../../model';
-import type { Option } from '../options';
+import type { Option, Piece } from '../options';
 import type { Tree } from '../tree';
 
 const KINDS = ['after', 'inside', 'plate', 'none'];
@@ -37,7 +37,9 @@ function addOption(row: Row, o: Option): void {
     row.add(resource, count, Number(kept), Number(worked), lead, rest),
   );
   row.each(o.checks, ({ low, high, number }) => row.add(low, high, number));
-  row.each(o.pieces, ({ from, to, heldBase, heldSlope, otherBase, otherSlope }) =>
-    row.add(from, to, heldBase, heldSlope, otherBase, otherSlope),
-  );
+  const addPiece = ({ from, to, heldBase, heldSlope, otherBase, otherSlope }: Piece) =>
+    row.add(from, to, heldBase, heldSlope, otherBase, otherSlope);
+  row.each(o.pieces, addPiece);
+  row.each(o.sides, ({ to, best, most, slope }) => row.add(to, best, most, slope));
+  row.each(o.plainPieces, addPiece);
 }

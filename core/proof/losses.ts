@@ -1,0 +1,125 @@
+import { NO_LIMIT, type Configuration, type Mode, type Model } from '../model';
+import { HELD_POINTS } from '../plan';
+import type { Branch, Piece, Side } from './options';
+
+/** Loses `slope` for each minute by which waiting is longer than `best`. */
+interface Line {
+  readonly best: number;
+  readonly slope: number;
+}
+
+/** The links of step `i`, made in `mode`, beside its branch by which it may lose. */
+export function sidesOf(
+  model: Model,
+  config: Configuration,
+  i: number,
+  mode: Mode,
+  { kind, parent }: Branch,
+): Side[] {
+  const { course } = model.activities[i]!;
+  const links = config.after[i]!.map(({ to, most }) => ({
+    to,
+    most,
+    isSide: kind !== 'after' || to !== parent,
+  }));
+  const plates = config.plates[i]!;
+  if (plates !== -2)
+    links.push({ to: model.courses[course]!.platingActivity, most: plates, isSide: kind !== 'plate' });
+  return links.flatMap(({ to, most, isSide }): Side[] => {
+    const limit = most >= 0 ? most : mode.most;
+    const slope = slopeUpTo(model, mode, limit);
+    return isSide && slope > 0 ? [{ to, best: mode.best, most: limit, slope }] : [];
+  });
+}
+
+/** What each minute of waiting loses from where waiting begins to lose up to a limit; 0 where nothing is lost. */
+function slopeUpTo(model: Model, mode: Mode, limit: number): number {
+  return limit < NO_LIMIT && limit > mode.best ? (model.weights.held * HELD_POINTS) / (limit - mode.best) : 0;
+}
+
+/**
+ * The cost of waiting for what the branch leads to, as pieces: what is held, what gains, and the limits of the lag. What is led
+ * to by a side link and comes after that has waited as much and all that lies between, and the dearer of the two counts.
+ */
+export function waitingPieces(
+  model: Model,
+  config: Configuration,
+  mode: Mode,
+  { kind, parent, least, most }: Branch,
+  sides: readonly Side[],
+): Piece[] {
+  let limit = most >= 0 ? most : mode.most;
+  const lines: Line[] = [{ best: mode.best, slope: slopeUpTo(model, mode, limit) }];
+  for (const side of kind === 'after' ? sides : []) {
+    const between = leastBetween(model, config, parent, side.to);
+    if (between < 0) continue;
+    lines.push({ best: side.best - between, slope: side.slope });
+    limit = Math.min(limit, side.most - between);
+  }
+  if (limit < least) return [];
+  const losing = lines.filter(({ slope }) => slope > 0);
+  const heldAt = (h: number) => Math.max(0, ...losing.map(({ best, slope }) => slope * (h - best)));
+  const gains = model.weights.gains * mode.gainsPoints;
+  const otherAt = (h: number) => (gains > 0 ? gains * Math.max(0, 1 - h / mode.gainsUntil) : 0);
+  const corners = cornersOf(losing, [least, limit, ...(gains > 0 ? [mode.gainsUntil] : [])])
+    .filter((h) => h >= least && h <= limit)
+    .sort((a, b) => a - b);
+  const ends = corners.length === 1 ? [limit] : corners.slice(1);
+  return ends.map((to, k) => {
+    const from = corners[k]!;
+    const [heldBase, heldSlope] = through(from, heldAt(from), to, heldAt(to));
+    const [otherBase, otherSlope] = through(from, otherAt(from), to, otherAt(to));
+    const base = heldBase + otherBase;
+    const slope = heldSlope + otherSlope;
+    return { from, to, base, slope, heldBase, heldSlope, otherBase, otherSlope };
+  });
+}
+
+/** Whole minutes between which the dearest of `lines` is one and the same, and others. */
+function cornersOf(lines: readonly Line[], others: readonly number[]): number[] {
+  const marks = new Set(others);
+  for (const { best } of lines) marks.add(best);
+  lines.forEach((one, k) => {
+    for (const other of lines.slice(k + 1)) {
+      if (one.slope === other.slope) continue;
+      const at = (one.slope * one.best - other.slope * other.best) / (one.slope - other.slope);
+      marks.add(Math.floor(at));
+      marks.add(Math.ceil(at));
+    }
+  });
+  return [...marks];
+}
+
+/** Base and slope of the line through two points. */
+function through(from: number, low: number, to: number, high: number): [number, number] {
+  const slope = to === from ? 0 : (high - low) / (to - from);
+  return [low - slope * from, slope];
+}
+
+/** The cost of waiting without what is lost by being held. */
+export function plainOf(pieces: readonly Piece[]): Piece[] {
+  return pieces.map(({ from, to, otherBase, otherSlope }) => ({
+    from,
+    to,
+    base: otherBase,
+    slope: otherSlope,
+    heldBase: 0,
+    heldSlope: 0,
+    otherBase,
+    otherSlope,
+  }));
+}
+
+/** The least minutes from the start of one activity to that of another which it leads to; -1 where it does not. */
+function leastBetween(model: Model, config: Configuration, from: number, to: number): number {
+  if (from === to) return 0;
+  const { modes, course } = model.activities[from]!;
+  const shortest = Math.min(...modes.map(({ duration }) => duration));
+  let most = -1;
+  for (const link of config.after[from]!) {
+    const rest = leastBetween(model, config, link.to, to);
+    if (rest >= 0) most = Math.max(most, shortest + link.least + rest);
+  }
+  const isPlated = config.plates[from] !== -2 && model.courses[course]?.platingActivity === to;
+  return isPlated ? Math.max(most, shortest) : most;
+}

@@ -1,0 +1,114 @@
+import { compileModel } from '../../core/model';
+import { Search } from '../../core/planner';
+import { heldOf } from '../../core/planner/cost';
+import { HELD_POINTS } from '../../core/plan';
+import { Prover } from '../../core/proof';
+import { SideLosses } from '../../core/proof/side-losses';
+import { parentStart } from '../../core/proof/spans';
+import { makeTree } from '../../core/proof/tree';
+import { read, step } from '../builders/dinner';
+import { GENERATORS } from '../builders/generate-dinner';
+import { partOfSteps } from '../builders/part-of-steps';
+
+test.each(GENERATORS.slice(1))(
+  '%s: what a step of a plan loses by waiting is what its branch says, or what stands beside it where that waits for longer',
+  (_name, generate) => {
+    let compared = 0;
+    let beside = 0;
+    for (let seed = 1; seed <= 60; seed++) {
+      const model = compileModel(read(generate(seed, seed % 6 === 0 ? 'medium' : 'small')));
+      const search = new Search(model, seed);
+      const budget = { rounds: 200, isOver: () => false };
+      if (!search.configurations || !search.construct(budget)) continue;
+      search.improve(budget);
+      search.showBest();
+      const { board } = search;
+      const tree = makeTree(model, board.config);
+      const sides = new SideLosses(tree);
+      sides.serveLow.set(board.serve);
+      for (const i of tree.order) {
+        tree.options[i]!.forEach((option, m) => {
+          option.first = board.start[i]! - option.low;
+          option.last = m === board.mode[i] ? option.first : option.first - 1;
+        });
+      }
+      for (const i of tree.order) {
+        const { kind } = tree.branches[i]!;
+        if (kind !== 'after' && kind !== 'plate') continue;
+        const option = tree.options[i]![board.mode[i]!]!;
+        const waited = parentStart(tree, i, board.start, board.serve) - board.end[i]!;
+        const fits = option.pieces.filter(({ from, to }) => waited >= from && waited <= to);
+        const byBranch = Math.min(...fits.map(({ heldBase, heldSlope }) => heldBase + heldSlope * waited));
+        const lost = model.weights.held * HELD_POINTS * heldOf(board, i, -1);
+        expect(byBranch).toBeLessThan(lost + 1e-6);
+        sides.begin(option);
+        expect([seed, i, Math.max(byBranch, sides.loss(option, board.end[i]!))]).toEqual([
+          seed,
+          i,
+          expect.closeTo(lost, 6),
+        ]);
+        compared += 1;
+        if (option.sides.length > 0) beside += 1;
+      }
+    }
+    expect(compared).toBeGreaterThan(300);
+    expect(beside).toBeGreaterThan(0);
+  },
+);
+
+const PLATED = [
+  step('dress', 5, { keeps: { most: 100, how: 'room' }, plated: {} }),
+  step('soak', 30, { attention: 'alone', after: ['dress'] }),
+  step('warm', 10, { attention: 'alone', after: ['soak'] }),
+];
+
+test('what goes on the plate itself has waited for all that is made of it meanwhile', () => {
+  const { options } = partOfSteps(PLATED);
+  const [dress] = options;
+  // From the soaking on it is forty minutes to the plates at least: a hundred of them would spoil it.
+  expect(dress!.pieces.at(-1)!.to).toBe(60);
+  const at = (waited: number) => {
+    const { heldBase, heldSlope } = dress!.pieces.find(({ from, to }) => waited >= from && waited <= to)!;
+    return heldBase + heldSlope * waited;
+  };
+  const weight = 4 * HELD_POINTS;
+  expect(at(0)).toBeCloseTo(0.4 * weight, 9);
+  expect(at(30)).toBeCloseTo(0.7 * weight, 9);
+});
+
+test('the longer of two waits counts from where it is the dearer one', () => {
+  const { options } = partOfSteps([
+    step('fry', 5, { keeps: { best: 5, most: 45, how: 'hot' } }),
+    step('glaze', 2, { after: [{ step: 'fry', most: 25 }] }),
+    step('sauce', 6, { after: ['fry', 'glaze'] }),
+  ]);
+  const { pieces } = options[0]!;
+  const weight = 4 * HELD_POINTS;
+  for (let h = 0; h <= 25; h++) {
+    const { heldBase, heldSlope } = pieces.find(({ from, to }) => h >= from && h <= to)!;
+    const expected = Math.max(0, (h - 5) / 20, (h + 2 - 5) / 40);
+    expect(heldBase + heldSlope * h).toBeCloseTo(weight * expected, 9);
+  }
+});
+
+test.each([68, 76, 102, 113])(
+  'what waits beside its branch keeps no proof from its end: odd evening %i',
+  (seed) => {
+    const generate = GENERATORS[2]![1];
+    const model = compileModel(read(generate(seed, 'small')));
+    const search = new Search(model, 1);
+    const budget = { rounds: 4000, isOver: () => false };
+    search.construct(budget);
+    search.improve(budget);
+    const prover = new Prover(
+      model,
+      search.configurations!.filter(({ possible }) => possible),
+      {
+        target: search.best.cost,
+        work: 12_000_000,
+        settle: (answer) => search.settle(answer, () => undefined),
+      },
+    );
+    expect(prover.run(() => false).isComplete).toBe(true);
+  },
+);
