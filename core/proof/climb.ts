@@ -130,12 +130,14 @@ export class Climb {
     }
     let norm = hands.norm;
     for (let r = 0; r < resources.length; r++) {
+      const { cook } = tree.priced[r]!;
       const capacity: f64 = tree.priced[r]!.capacity;
       const used = relaxation.resourceUse[r]!;
       resources[r]!.beginStep(momentum, isNear);
       for (let m = from; m < to; m++) {
         if (m === quietFrom) m = quietTo;
-        resources[r]!.turn(m, used[m]! - capacity);
+        const most: f64 = cook < 0 ? capacity : supply.ownGiven[cook]![m]!;
+        resources[r]!.turn(m, used[m]! - most);
       }
       norm += resources[r]!.norm;
     }

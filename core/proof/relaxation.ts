@@ -1,4 +1,4 @@
-import { fixed, LEAST_PIECE, type f64 } from '../model';
+import { fixed, hasBit, LEAST_PIECE, type f64 } from '../model';
 import { Answer } from './answer';
 import { Demand } from './demand';
 import { Marginals } from './marginals';
@@ -40,6 +40,10 @@ export class Relaxation {
     const resourceUse: Float64Array[] = [];
     for (let r = 0; r < tree.priced.length; r++) resourceUse.push(new Float64Array(slots));
     this.resourceUse = fixed(resourceUse);
+    for (let r = 0; r < tree.priced.length; r++) {
+      const { cook } = tree.priced[r]!;
+      if (cook >= 0) supply.own[cook] = demand.resourcePrice[r]!;
+    }
     let most = 4;
     for (const activity of activities) {
       for (const mode of activity.modes) most = Math.max(most, mode.duration + 2, mode.checks + 2);
@@ -55,11 +59,11 @@ export class Relaxation {
     const { from, to, quietFrom, quietTo, price, resourcePrice } = this.demand;
     let cost = this.supply.cost(price, evening, from, to, quietFrom, quietTo);
     for (let r = 0; r < resourcePrice.length; r++) {
-      const { capacity } = tree.priced[r]!;
+      const { capacity, cook } = tree.priced[r]!;
       const list = resourcePrice[r]!;
       for (let m = from; m < to; m++) {
         if (m === quietFrom) m = quietTo;
-        cost -= capacity * list[m]!;
+        if (cook < 0 || hasBit(tree.model.calendars[cook]!, m)) cost -= capacity * list[m]!;
       }
     }
     return cost;

@@ -35,6 +35,9 @@ export class Supply {
   first = 0;
   readonly byFirst: Float64Array;
   readonly dayStart: number;
+  /** By cook: what is paid for each minute of hands that have to be his, besides what is paid for anybody's; and in which of them he has any in the cheapest answer. */
+  readonly own: Float64Array[];
+  readonly ownGiven: readonly Uint8Array[];
   /** For each cook who eats: least cost by minutes away at the table last looked at, and how it comes about. */
   private readonly tables: readonly Table[];
   /** The same for the first so many cooks together, and how many of the minutes are the last one's. */
@@ -69,6 +72,14 @@ export class Supply {
       minutes = Math.max(minutes, course.eating);
     }
     this.width = width;
+    const own: Float64Array[] = [];
+    const ownGiven: Uint8Array[] = [];
+    for (let k = 0; k < model.cookCount; k++) {
+      own.push(new Float64Array(slots));
+      ownGiven.push(new Uint8Array(slots));
+    }
+    this.own = own;
+    this.ownGiven = fixed(ownGiven);
     const tables: Table[] = [];
     const joint: Float64Array[] = [];
     const share: Int32Array[] = [];
@@ -133,6 +144,11 @@ export class Supply {
     this.seated.fill(0);
     for (let m = from; m < Math.min(to, dayStart); m++) given[m] = cooks[m]!;
     for (let m = first; m < to; m++) given[m] = cooks[m]!;
+    for (let k = 0; k < this.ownGiven.length; k++) {
+      const calendar = this.model.calendars[k]!;
+      const row = this.ownGiven[k]!;
+      for (let m = from; m < to; m++) row[m] = hasBit(calendar, m) ? 1 : 0;
+    }
     for (let c = 0; c < serve.length; c++) this.sitDown(c, serve[c]!, price, evening);
   }
 
@@ -150,10 +166,11 @@ export class Supply {
     let free: f64 = 0;
     for (const table of tables) {
       const calendar = model.calendars[table.cook]!;
+      const own = this.own[table.cook]!;
       for (let m = at; m < up; m++) {
         if (!hasBit(calendar, m)) continue;
-        free += Math.max(0, price[m]!);
-        if (price[m]! > 0 || evening.forced[m]! >= cooks[m]!) this.isPaid = true;
+        free += Math.max(0, price[m]!) + own[m]!;
+        if (price[m]! + own[m]! > 0 || evening.forced[m]! >= cooks[m]!) this.isPaid = true;
       }
     }
     const low = evening.awayLow[c]!;
@@ -162,7 +179,7 @@ export class Supply {
     let last = 0;
     for (let n = 0; n < tables.length; n++) {
       const table = tables[n]!;
-      table.read(at, up, most, price, evening, cooks, c * this.width);
+      table.read(at, up, most, price, this.own[table.cook]!, evening, cooks, c * this.width);
       const all = joint[n]!;
       if (n === 0) for (let x = 0; x <= most; x++) all[x] = table.least[x]!;
       else {
@@ -199,12 +216,13 @@ export class Supply {
     for (const table of tables) {
       const calendar = model.calendars[table.cook]!;
       for (let m = at; m < up; m++) if (hasBit(calendar, m)) given[m]! -= 1;
+      this.ownGiven[table.cook]!.fill(0, at, up);
     }
     if (!this.isPaid || cost === Infinity) return;
     let left = this.used;
     for (let n = tables.length - 1; n >= 0; n--) {
       const own = n === 0 ? left : share[n]![left]!;
-      tables[n]!.give(at, up, own, given);
+      tables[n]!.give(at, up, own, given, this.ownGiven[tables[n]!.cook]!);
       left -= own;
     }
   }

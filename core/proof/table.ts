@@ -36,6 +36,7 @@ export class Table {
     up: number,
     most: number,
     price: Float64Array,
+    own: Float64Array,
     evening: Evening,
     cooks: Int32Array,
     at: number,
@@ -54,7 +55,7 @@ export class Table {
     for (let m = down; m < up; m++) {
       const mayLeave = able[m] !== 0 && hasBit(calendar, m);
       const mayStay = !mayLeave || forced[m]! < cooks[m]!;
-      const cost = model.weights.away - price[m]!;
+      const cost = model.weights.away - price[m]! - own[m]!;
       // No more minutes away than have passed.
       const last = Math.min(most, m - down + 1);
       for (let made = counted; made >= 0; made--) {
@@ -121,13 +122,16 @@ export class Table {
     }
   }
 
-  /** Adds the minutes of the cheapest way to be away `minutes` to `given`. */
-  give(down: number, up: number, minutes: number, given: Int32Array): void {
+  /** Adds the minutes of the cheapest way to be away `minutes` to `given`, and to what the cook himself gives. */
+  give(down: number, up: number, minutes: number, given: Int32Array, own: Uint8Array): void {
     const { steps, width, size } = this;
     let place = this.state[minutes]!;
     for (let m = up - 1; m >= down; m--) {
       const kind = ((place / width) | 0) % 3;
-      if (kind === 1) given[m]! += 1;
+      if (kind === 1) {
+        given[m]! += 1;
+        own[m] = 1;
+      }
       place = steps[(m - down) * size + place]!;
     }
   }

@@ -1,12 +1,15 @@
 import { serveWindows, type Activity, type Configuration, type Model } from '../model';
 import { apartOf, type Apart } from './apart';
 import { queuesOf, type Queue } from './queues';
+import { priceOwnHands } from './own-hands';
 import { priceCores, priceTurns } from './turns';
 import { branchOf, makeOption, NO_BRANCH, type Branch, type Option } from './options';
 
 /** A resource whose use is priced: a thing, the ovens' shelves, or the turn of one among those of which no two overlap. */
 export interface Priced {
   readonly capacity: number;
+  /** Whose hands they are, where that is what it is; else -1. */
+  readonly cook: number;
 }
 
 /** The dinner, made in one choice of ways, as a tree of activities under its courses. */
@@ -67,7 +70,7 @@ export function makeTree(model: Model, config: Configuration): Tree {
     );
     if (most <= thing.capacity) return;
     byThing.set(t, priced.length);
-    priced.push({ capacity: thing.capacity });
+    priced.push({ capacity: thing.capacity, cook: -1 });
   });
   const ovens = pricedOvens(model, config, priced);
   const serve = serveWindows(model);
@@ -99,6 +102,7 @@ export function makeTree(model: Model, config: Configuration): Tree {
   const apart = apartOf(model, options);
   priceTurns(options.flat(), apart, priced);
   if (model.cookCount === 1) priceCores(config, options.flat(), priced);
+  else priceOwnHands(model, options.flat(), priced);
   const serveAt = model.courses.map((_, c) => {
     const at = size;
     size += serveHigh[c]! - serveLow[c]! + 1;
@@ -133,7 +137,7 @@ function pricedOvens(model: Model, config: Configuration, priced: Priced[]) {
   let shelf = -1;
   if (most > shelves) {
     shelf = priced.length;
-    priced.push({ capacity: shelves });
+    priced.push({ capacity: shelves, cook: -1 });
   }
   return (activity: Activity, m: number): number[] =>
     shelf >= 0 && activity.modes[m]!.usesOven ? [shelf] : [];

@@ -3,7 +3,10 @@ import { Parcel } from '../model/parcel';
 import { Branch, Option } from './options';
 
 export class Priced {
-  constructor(public capacity: i32) {}
+  constructor(
+    public capacity: i32,
+    public cook: i32,
+  ) {}
 }
 
 export class Queue {
@@ -63,8 +66,9 @@ export class Tree {
     this.serveAt = parcel.row();
     this.size = parcel.int();
     const capacities = parcel.row();
+    const cooks = parcel.row();
     const priced = new StaticArray<Priced>(capacities.length);
-    for (let r = 0; r < capacities.length; r++) priced[r] = new Priced(capacities[r]);
+    for (let r = 0; r < capacities.length; r++) priced[r] = new Priced(capacities[r], cooks[r]);
     this.priced = priced;
     const branches = new Array<Branch>();
     for (let left = parcel.int(); left > 0; left--) branches.push(new Branch(parcel));

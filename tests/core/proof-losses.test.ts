@@ -2,7 +2,6 @@ import { compileModel } from '../../core/model';
 import { Search } from '../../core/planner';
 import { heldOf } from '../../core/planner/cost';
 import { HELD_POINTS } from '../../core/plan';
-import { Prover } from '../../core/proof';
 import { SideLosses } from '../../core/proof/side-losses';
 import { parentStart } from '../../core/proof/spans';
 import { makeTree } from '../../core/proof/tree';
@@ -90,25 +89,3 @@ test('the longer of two waits counts from where it is the dearer one', () => {
     expect(heldBase + heldSlope * h).toBeCloseTo(weight * expected, 9);
   }
 });
-
-test.each([68, 76, 102, 113])(
-  'what waits beside its branch keeps no proof from its end: odd evening %i',
-  (seed) => {
-    const generate = GENERATORS[2]![1];
-    const model = compileModel(read(generate(seed, 'small')));
-    const search = new Search(model, 1);
-    const budget = { rounds: 4000, isOver: () => false };
-    search.construct(budget);
-    search.improve(budget);
-    const prover = new Prover(
-      model,
-      search.configurations!.filter(({ possible }) => possible),
-      {
-        target: search.best.cost,
-        work: 12_000_000,
-        settle: (answer) => search.settle(answer, () => undefined),
-      },
-    );
-    expect(prover.run(() => false).isComplete).toBe(true);
-  },
-);

@@ -102,6 +102,57 @@ test.each([1, 2])(
   },
 );
 
+test('what is paid for the hands of one cook is paid for his minutes only', () => {
+  const model = tableFor(2);
+  const supply = new Supply(model);
+  const random = new Random(21);
+  const ways = absences(4);
+  const [down, up] = [model.zero, model.zero + EATING];
+  const sum = (row: ArrayLike<number>) => Array.from(row).reduce((a, b) => a + b, 0);
+  let ownMinutes = 0;
+  for (let round = 0; round < 40; round++) {
+    const price = randomPrices(model, random);
+    const own = randomPrices(model, random);
+    supply.own[1] = own;
+    const evening = eveningWith(model, random.below(3), 3 + random.below(6));
+    // Whose hands they are is one thing more that is sold where nobody sits.
+    const sold = supply.cost(price, evening, down, up) - sum(own.subarray(down, up));
+    const got = sold + supply.tableCost(0, down, price, evening);
+    const both = price.map((p, m) => p + own[m]!);
+    const least = (row: Float64Array) =>
+      Array.from({ length: 5 }, (_, n) =>
+        Math.min(...ways.filter((bits) => minutesOf(bits) === n).map((bits) => costOf(model, row, bits))),
+      );
+    const [first, second] = [least(price), least(both)];
+    const costs = first.flatMap((a, x) => second.map((b, y) => ({ minutes: x + y, cost: a + b })));
+    const open = costs.filter(
+      ({ minutes }) => minutes >= evening.awayLow[0]! && minutes <= evening.awayHigh[0]!,
+    );
+    expect(got).toBeCloseTo(Math.min(...open.map(({ cost }) => cost)), 6);
+    supply.answer(price, evening, down, up, Int32Array.of(down));
+    const given = supply.given.subarray(down, up);
+    const his = supply.ownGiven[1]!.subarray(down, up);
+    expect(sum(given)).toBe(supply.away[0]);
+    his.forEach((n, m) => expect(n).toBeLessThanOrEqual(given[m]!));
+    const bitsOf = (row: (m: number) => number) =>
+      Array.from({ length: EATING }, (_, m) => row(m) << m).reduce((a, b) => a + b, 0);
+    const answer =
+      costOf(
+        model,
+        price,
+        bitsOf((m) => given[m]! - his[m]!),
+      ) +
+      costOf(
+        model,
+        both,
+        bitsOf((m) => his[m]!),
+      );
+    expect(answer).toBeCloseTo(got, 6);
+    ownMinutes += sum(his);
+  }
+  expect(ownMinutes).toBeGreaterThan(0);
+});
+
 test('where so many minutes away need so many trips, absences of fewer trips do not count', () => {
   const model = tableFor(1);
   const supply = new Supply(model);

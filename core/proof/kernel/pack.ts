@@ -22,6 +22,7 @@ function addTree(row: Row, tree: Tree, configurations: readonly Configuration[])
   row.list(tree.serveAt);
   row.add(tree.size);
   row.list(tree.priced.map(({ capacity }) => capacity));
+  row.list(tree.priced.map(({ cook }) => cook));
   row.each(tree.branches, ({ kind, parent }) => row.add(KINDS.indexOf(kind), parent));
   row.each(tree.queues, ({ members, least }) => {
     row.list(members);

@@ -1,0 +1,20 @@
+import type { Model } from '../model';
+import type { Option } from './options';
+import type { Priced } from './tree';
+
+/**
+ * Where there are several cooks: prices the hands of each of them for whom there is work that nobody else may do. At a table from
+ * which he is away they are what anybody's are; where he sits there are none.
+ */
+export function priceOwnHands(model: Model, options: readonly Option[], priced: Priced[]): void {
+  for (let cook = 0; cook < model.cookCount; cook++) {
+    const works = options.filter(
+      ({ activity, mode }) => model.activities[activity]!.who === cook && mode.isHands && mode.hands > 0,
+    );
+    if (works.length === 0) continue;
+    const resource = priced.length;
+    priced.push({ capacity: 1, cook });
+    for (const { uses, reach } of works)
+      uses.push({ resource, count: 1, kept: false, worked: reach > 0, lead: 0, rest: 0 });
+  }
+}

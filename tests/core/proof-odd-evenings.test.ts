@@ -1,0 +1,50 @@
+import { compileModel } from '../../core/model';
+import { Search } from '../../core/planner';
+import { Prover } from '../../core/proof';
+import { makeTree } from '../../core/proof/tree';
+import { read } from '../builders/dinner';
+import { generateOddDinner } from '../builders/generate-dinner';
+
+/** Starts and minutes that each proof may look at: a fraction of a second. */
+const WORK = 12_000_000;
+
+function begin(seed: number) {
+  const model = compileModel(read(generateOddDinner(seed, 'small')));
+  const search = new Search(model, 1);
+  const budget = { rounds: 4000, isOver: () => false };
+  expect(search.construct(budget)).toBe(true);
+  search.improve(budget);
+  const configs = search.configurations!.filter(({ possible }) => possible);
+  return { model, search, configs };
+}
+
+function isProven(seed: number): boolean {
+  const { model, search, configs } = begin(seed);
+  const prover = new Prover(model, configs, {
+    target: search.best.cost,
+    work: WORK,
+    settle: (answer) => search.settle(answer, () => undefined),
+  });
+  return prover.run(() => false).isComplete;
+}
+
+test.each([68, 76, 102, 113])('evening %i, where things wait for two others, is soon proven', (seed) => {
+  const { model, configs } = begin(seed);
+  const sides = configs.flatMap((config) =>
+    makeTree(model, config)
+      .options.flat(2)
+      .flatMap((o) => o.sides),
+  );
+  expect(sides.length).toBeGreaterThan(0);
+  expect(isProven(seed)).toBe(true);
+});
+
+test('an evening with work that only one of two cooks may do, and who sits at the table, is soon proven', () => {
+  const { model, configs } = begin(80);
+  const { priced, options } = makeTree(model, configs[0]!);
+  const his = priced.findIndex(({ cook }) => cook === 0);
+  expect(his).toBeGreaterThanOrEqual(0);
+  const works = options.flat().filter(({ uses }) => uses.some(({ resource }) => resource === his));
+  expect(works.map(({ activity }) => model.activities[activity]!.who)).toEqual([0]);
+  expect(isProven(80)).toBe(true);
+});
