@@ -6,6 +6,7 @@ import type { Option } from './options';
 import { NO_ORDER, ORDER, type Part } from './part';
 import { PossibleWork } from './possible-work';
 import { onlyOpen } from './spans';
+import { Staying } from './staying';
 import { Tables } from './tables';
 import type { Tree } from './tree';
 
@@ -20,6 +21,7 @@ export class Narrower {
   private readonly model: Model;
   private readonly hands: FreeHands;
   private readonly machine: OneMachine;
+  private readonly staying: Staying;
 
   constructor(
     private readonly tree: Tree,
@@ -35,6 +37,7 @@ export class Narrower {
     const hands = new FreeHands(tree, cooks, dayStart, known);
     this.hands = hands;
     this.machine = new OneMachine(tree, hands, known);
+    this.staying = new Staying(tree, known);
   }
 
   /** False where nothing is left; `isAsLeft` says that it is the part last narrowed, of which some starts may have been closed since. */
@@ -60,6 +63,7 @@ export class Narrower {
       changed = machine.narrow(part) || changed;
       if (machine.isStuck) return false;
       changed = tables.narrow(part) || changed;
+      changed = this.staying.narrow(part) || changed;
       if (!awayFits(part)) return false;
       if (!changed) return true;
     }
