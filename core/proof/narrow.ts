@@ -190,7 +190,30 @@ export class Narrower {
       if (forced[m]! > cooks[m]!) return false;
       if (forced[m]! > 0 && m >= dayStart && m < model.zero && m < part.firstHigh) part.firstHigh = m;
     }
+    this.beginDay(part);
     return part.firstLow <= part.firstHigh;
+  }
+
+  /** The day begins no later than any hands that surely are of the day can: those at the start and at the end of each step. */
+  private beginDay(part: Part): void {
+    const { tree, known, dayStart } = this;
+    for (const i of tree.order) {
+      let begins = true;
+      let shortest = NO_LIMIT;
+      let longest = 0;
+      for (const { mode, first, last } of tree.options[i]!) {
+        if (last < first) continue;
+        const isWork = mode.isHands && mode.hands > 0;
+        const out = isWork ? 1 : mode.touchOut;
+        begins = begins && (isWork || mode.touchIn > 0);
+        shortest = Math.min(shortest, out);
+        longest = Math.max(longest, out);
+      }
+      if (begins && known.minStart[i]! >= dayStart)
+        part.firstHigh = Math.min(part.firstHigh, known.maxStart[i]!);
+      if (shortest > 0 && known.minEnd[i]! - longest >= dayStart)
+        part.firstHigh = Math.min(part.firstHigh, known.maxEnd[i]! - shortest);
+    }
   }
 
   private forceStep(i: number, option: Option): void {
