@@ -50,7 +50,7 @@ const MEDIUM = 45;
  * Where there are more, and so many seconds for each, one run that sets out from relaxed answers is better than several from
  * nothing: the proof begins in the middle of it. A run that only searches takes so much of its time for them.
  */
-const ENOUGH_FOR_RELAXED = 0.02;
+const ENOUGH_FOR_RELAXED = 0.01;
 const SHARE_BESIDE_PROOF = 0.12;
 /** So much more of the time goes to the proof where another run beside does nothing but search. */
 const MORE_BESIDE_SEARCH = 0.2;
