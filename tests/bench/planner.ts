@@ -192,6 +192,9 @@ if (values.help) process.stdout.write(`${USAGE}\n`);
 else if (Number(values.audit) > 0) auditMany(Number(values.audit));
 else if (Number(values.solver) > 0) await compareWithSolver(Number(values.count), Number(values.solver));
 else {
+  const generate = KINDS[values.kind];
+  if (!generate)
+    throw new Error(`--kind ${values.kind}: one of ${Object.keys(KINDS).join(', ')} is expected`);
   const heads = [
     'dinner',
     'steps',
@@ -205,9 +208,6 @@ else {
   for (const name of ['first-frost', 'home-at-six', 'walnut-harvest']) {
     row(name, read(JSON.parse(readFileSync(`demo/${name}.json`, 'utf8'))));
   }
-  const generate = KINDS[values.kind];
-  if (!generate)
-    throw new Error(`--kind ${values.kind}: one of ${Object.keys(KINDS).join(', ')} is expected`);
   for (const size of values.sizes.split(',') as Size[]) {
     const rows = Array.from({ length: Number(values.count) }, (_, k) => {
       // What is strewn in may make a file that the reader refuses, or a dinner that cannot be cooked.
