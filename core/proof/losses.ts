@@ -2,6 +2,9 @@ import { NO_LIMIT, type Configuration, type Mode, type Model } from '../model';
 import { HELD_POINTS } from '../plan';
 import type { Branch, Piece, Side } from './options';
 
+/** Slopes that differ by less are the same. */
+const SAME = 1e-12;
+
 /** Loses `slope` for each minute by which waiting is longer than `best`. */
 interface Line {
   readonly best: number;
@@ -65,14 +68,26 @@ export function waitingPieces(
     .filter((h) => h >= least && h <= limit)
     .sort((a, b) => a - b);
   const ends = corners.length === 1 ? [limit] : corners.slice(1);
-  return ends.map((to, k) => {
+  const pieces: Piece[] = [];
+  ends.forEach((to, k) => {
     const from = corners[k]!;
     const [heldBase, heldSlope] = through(from, heldAt(from), to, heldAt(to));
     const [otherBase, otherSlope] = through(from, otherAt(from), to, otherAt(to));
     const base = heldBase + otherBase;
     const slope = heldSlope + otherSlope;
-    return { from, to, base, slope, heldBase, heldSlope, otherBase, otherSlope };
+    const piece = { from, to, base, slope, heldBase, heldSlope, otherBase, otherSlope };
+    const before = pieces.at(-1);
+    if (before && isAlike(before, piece)) pieces.splice(-1, 1, { ...before, to });
+    else pieces.push(piece);
   });
+  return pieces;
+}
+
+/** True where one piece goes on as the other does: many links lead to many marks, few of which are corners. */
+function isAlike(one: Piece, other: Piece): boolean {
+  return (
+    Math.abs(one.heldSlope - other.heldSlope) < SAME && Math.abs(one.otherSlope - other.otherSlope) < SAME
+  );
 }
 
 /** Whole minutes between which the dearest of `lines` is one and the same, and others. */
@@ -110,16 +125,28 @@ export function plainOf(pieces: readonly Piece[]): Piece[] {
   }));
 }
 
-/** The least minutes from the start of one activity to that of another which it leads to; -1 where it does not. */
-function leastBetween(model: Model, config: Configuration, from: number, to: number): number {
+/**
+ * The least minutes from the start of one activity to that of another which it leads to; -1 where it does not. `known` keeps what
+ * was found on the way: there may be very many ways there.
+ */
+function leastBetween(
+  model: Model,
+  config: Configuration,
+  from: number,
+  to: number,
+  known = new Map<number, number>(),
+): number {
   if (from === to) return 0;
+  const before = known.get(from);
+  if (before !== undefined) return before;
   const { modes, course } = model.activities[from]!;
   const shortest = Math.min(...modes.map(({ duration }) => duration));
-  let most = -1;
+  const isPlated = config.plates[from] !== -2 && model.courses[course]?.platingActivity === to;
+  let most = isPlated ? shortest : -1;
   for (const link of config.after[from]!) {
-    const rest = leastBetween(model, config, link.to, to);
+    const rest = leastBetween(model, config, link.to, to, known);
     if (rest >= 0) most = Math.max(most, shortest + link.least + rest);
   }
-  const isPlated = config.plates[from] !== -2 && model.courses[course]?.platingActivity === to;
-  return isPlated ? Math.max(most, shortest) : most;
+  known.set(from, most);
+  return most;
 }

@@ -89,3 +89,32 @@ test('the longer of two waits counts from where it is the dearer one', () => {
     expect(heldBase + heldSlope * h).toBeCloseTo(weight * expected, 9);
   }
 });
+
+test('where everything comes after everything before it, the ways from one to another are not gone one by one', () => {
+  const ids = Array.from({ length: 40 }, (_, k) => `s${k}`);
+  const keeps = { most: 600, how: 'room' } as const;
+  const { options } = partOfSteps(ids.map((id, k) => step(id, 2, { after: ids.slice(0, k), keeps })));
+  const [first] = options;
+  // Eighty minutes of steps, of which all but the first two lie between what waits for them and the last.
+  expect(first!.sides).toHaveLength(38);
+  expect(first!.pieces.at(-1)!.to).toBe(600 - 38 * 2);
+});
+
+test('of many waits only those are pieces of the cost that are the dearest for a while', () => {
+  const ids = Array.from({ length: 12 }, (_, k) => `s${k}`);
+  const steps = ids.map((id, k) =>
+    step(id, 2, {
+      after: ids.slice(0, k).map((before) => ({ step: before, most: 100 + 37 * k })),
+      keeps: { best: 10, most: 600, how: 'room' },
+    }),
+  );
+  const { options } = partOfSteps(steps);
+  const { pieces } = options[0]!;
+  expect(pieces.length).toBeLessThan(8);
+  for (let h = 0; h <= pieces.at(-1)!.to; h++) {
+    const waits = ids.slice(1).map((_, k) => Math.max(0, (h + 2 * k - 10) / (100 + 37 * (k + 1) - 10)));
+    const fits = pieces.filter(({ from, to }) => h >= from && h <= to);
+    for (const { heldBase, heldSlope } of fits)
+      expect(heldBase + heldSlope * h).toBeCloseTo(4 * HELD_POINTS * Math.max(...waits), 9);
+  }
+});
