@@ -68,26 +68,31 @@ export function waitingPieces(
     .filter((h) => h >= least && h <= limit)
     .sort((a, b) => a - b);
   const ends = corners.length === 1 ? [limit] : corners.slice(1);
-  const pieces: Piece[] = [];
-  ends.forEach((to, k) => {
-    const from = corners[k]!;
-    const [heldBase, heldSlope] = through(from, heldAt(from), to, heldAt(to));
-    const [otherBase, otherSlope] = through(from, otherAt(from), to, otherAt(to));
-    const base = heldBase + otherBase;
-    const slope = heldSlope + otherSlope;
-    const piece = { from, to, base, slope, heldBase, heldSlope, otherBase, otherSlope };
-    const before = pieces.at(-1);
-    if (before && isAlike(before, piece)) pieces.splice(-1, 1, { ...before, to });
-    else pieces.push(piece);
-  });
-  return pieces;
+  return joined(
+    ends.map((to, k) => {
+      const from = corners[k]!;
+      const [heldBase, heldSlope] = through(from, heldAt(from), to, heldAt(to));
+      const [otherBase, otherSlope] = through(from, otherAt(from), to, otherAt(to));
+      const base = heldBase + otherBase;
+      const slope = heldSlope + otherSlope;
+      return { from, to, base, slope, heldBase, heldSlope, otherBase, otherSlope };
+    }),
+  );
 }
 
-/** True where one piece goes on as the other does: many links lead to many marks, few of which are corners. */
-function isAlike(one: Piece, other: Piece): boolean {
-  return (
-    Math.abs(one.heldSlope - other.heldSlope) < SAME && Math.abs(one.otherSlope - other.otherSlope) < SAME
-  );
+/** Makes one piece of those that go on as the one before does: many links lead to many marks, few of which are corners. */
+function joined(pieces: readonly Piece[]): Piece[] {
+  const all: Piece[] = [];
+  for (const piece of pieces) {
+    const before = all.at(-1);
+    const isAlike =
+      before &&
+      Math.abs(before.heldSlope - piece.heldSlope) < SAME &&
+      Math.abs(before.otherSlope - piece.otherSlope) < SAME;
+    if (isAlike) all.splice(-1, 1, { ...before, to: piece.to });
+    else all.push(piece);
+  }
+  return all;
 }
 
 /** Whole minutes between which the dearest of `lines` is one and the same, and others. */
@@ -113,16 +118,18 @@ function through(from: number, low: number, to: number, high: number): [number, 
 
 /** The cost of waiting without what is lost by being held. */
 export function plainOf(pieces: readonly Piece[]): Piece[] {
-  return pieces.map(({ from, to, otherBase, otherSlope }) => ({
-    from,
-    to,
-    base: otherBase,
-    slope: otherSlope,
-    heldBase: 0,
-    heldSlope: 0,
-    otherBase,
-    otherSlope,
-  }));
+  return joined(
+    pieces.map(({ from, to, otherBase, otherSlope }) => ({
+      from,
+      to,
+      base: otherBase,
+      slope: otherSlope,
+      heldBase: 0,
+      heldSlope: 0,
+      otherBase,
+      otherSlope,
+    })),
+  );
 }
 
 /**

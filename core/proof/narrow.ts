@@ -3,6 +3,7 @@ import { FreeHands } from './free-hands';
 import type { Known } from './known';
 import { OneMachine } from './one-machine';
 import type { Option } from './options';
+import { latestDay } from './latest-day';
 import { NO_ORDER, ORDER, type Part } from './part';
 import { PossibleWork } from './possible-work';
 import { onlyOpen } from './spans';
@@ -190,30 +191,8 @@ export class Narrower {
       if (forced[m]! > cooks[m]!) return false;
       if (forced[m]! > 0 && m >= dayStart && m < model.zero && m < part.firstHigh) part.firstHigh = m;
     }
-    this.beginDay(part);
+    part.firstHigh = Math.min(part.firstHigh, latestDay(tree, known, dayStart));
     return part.firstLow <= part.firstHigh;
-  }
-
-  /** The day begins no later than any hands that surely are of the day can: those at the start and at the end of each step. */
-  private beginDay(part: Part): void {
-    const { tree, known, dayStart } = this;
-    for (const i of tree.order) {
-      let begins = true;
-      let shortest = NO_LIMIT;
-      let longest = 0;
-      for (const { mode, first, last } of tree.options[i]!) {
-        if (last < first) continue;
-        const isWork = mode.isHands && mode.hands > 0;
-        const out = isWork ? 1 : mode.touchOut;
-        begins = begins && (isWork || mode.touchIn > 0);
-        shortest = Math.min(shortest, out);
-        longest = Math.max(longest, out);
-      }
-      if (begins && known.minStart[i]! >= dayStart)
-        part.firstHigh = Math.min(part.firstHigh, known.maxStart[i]!);
-      if (shortest > 0 && known.minEnd[i]! - longest >= dayStart)
-        part.firstHigh = Math.min(part.firstHigh, known.maxEnd[i]! - shortest);
-    }
   }
 
   private forceStep(i: number, option: Option): void {

@@ -1,6 +1,7 @@
 import type { Model } from '../model';
 import type { Option } from './options';
 import type { Priced } from './tree';
+import { takeInWork } from './turns';
 
 /**
  * Where there are several cooks: prices the hands of each of them for whom there is work that nobody else may do. At a table from
@@ -14,7 +15,6 @@ export function priceOwnHands(model: Model, options: readonly Option[], priced: 
     if (works.length === 0) continue;
     const resource = priced.length;
     priced.push({ capacity: 1, cook });
-    for (const { uses, reach } of works)
-      uses.push({ resource, count: 1, kept: false, worked: reach > 0, lead: 0, rest: 0 });
+    for (const work of works) takeInWork(work, resource);
   }
 }

@@ -42,7 +42,7 @@ export class Relaxation {
     this.resourceUse = fixed(resourceUse);
     for (let r = 0; r < tree.priced.length; r++) {
       const { cook } = tree.priced[r]!;
-      if (cook >= 0) supply.own[cook] = demand.resourcePrice[r]!;
+      if (cook >= 0) supply.askFor(cook, demand.resourcePrice[r]!);
     }
     let most = 4;
     for (const activity of activities) {

@@ -36,8 +36,9 @@ export class Supply {
   readonly byFirst: Float64Array;
   readonly dayStart: number;
   /** By cook: what is paid for each minute of hands that have to be his, besides what is paid for anybody's; and in which of them he has any in the cheapest answer. */
-  readonly own: Float64Array[];
+  private readonly own: Float64Array[];
   readonly ownGiven: readonly Uint8Array[];
+  private readonly isAsked: Uint8Array;
   /** For each cook who eats: least cost by minutes away at the table last looked at, and how it comes about. */
   private readonly tables: readonly Table[];
   /** The same for the first so many cooks together, and how many of the minutes are the last one's. */
@@ -80,6 +81,7 @@ export class Supply {
     }
     this.own = own;
     this.ownGiven = fixed(ownGiven);
+    this.isAsked = new Uint8Array(model.cookCount);
     const tables: Table[] = [];
     const joint: Float64Array[] = [];
     const share: Int32Array[] = [];
@@ -97,6 +99,12 @@ export class Supply {
     const most = new Int32Array(courses.length);
     for (let c = 0; c < courses.length; c++) most[c] = tables.length * mostAway(courses[c]!);
     this.mostAway = most;
+  }
+
+  /** Has `price` be what is paid for hands that have to be those of one cook. */
+  askFor(cook: number, price: Float64Array): void {
+    this.own[cook] = price;
+    this.isAsked[cook] = 1;
   }
 
   /**
@@ -145,6 +153,7 @@ export class Supply {
     for (let m = from; m < Math.min(to, dayStart); m++) given[m] = cooks[m]!;
     for (let m = first; m < to; m++) given[m] = cooks[m]!;
     for (let k = 0; k < this.ownGiven.length; k++) {
+      if (this.isAsked[k] === 0) continue;
       const calendar = this.model.calendars[k]!;
       const row = this.ownGiven[k]!;
       for (let m = from; m < to; m++) row[m] = hasBit(calendar, m) ? 1 : 0;

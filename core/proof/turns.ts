@@ -35,6 +35,11 @@ export function priceTurns(options: readonly Option[], apart: readonly Apart[], 
   }
 }
 
+/** Has work take one of a resource: as long as it lasts, or in its minutes only where it may pause. */
+export function takeInWork({ uses, reach }: Option, resource: number): void {
+  uses.push({ resource, count: 1, kept: false, worked: reach > 0, lead: 0, rest: 0 });
+}
+
 /** So many pots are priced at most. */
 const MOST_CORES = 6;
 
@@ -66,8 +71,7 @@ export function priceCores(config: Configuration, options: readonly Option[], pr
     const resource = priced.length;
     priced.push({ capacity: 1, cook: -1 });
     pot.uses.push({ resource, count: 1, kept: false, worked: false, lead, rest });
-    for (const option of works)
-      option.uses.push({ resource, count: 1, kept: false, worked: option.reach > 0, lead: 0, rest: 0 });
+    for (const work of works) takeInWork(work, resource);
   }
 }
 

@@ -113,7 +113,7 @@ test('what is paid for the hands of one cook is paid for his minutes only', () =
   for (let round = 0; round < 40; round++) {
     const price = randomPrices(model, random);
     const own = randomPrices(model, random);
-    supply.own[1] = own;
+    supply.askFor(1, own);
     const evening = eveningWith(model, random.below(3), 3 + random.below(6));
     // Whose hands they are is one thing more that is sold where nobody sits.
     const sold = supply.cost(price, evening, down, up) - sum(own.subarray(down, up));
