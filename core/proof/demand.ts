@@ -153,7 +153,9 @@ export class Demand {
 
   private fillUp(option: Option, domain: Uint8Array): void {
     const { up, mode, count, low, at, reach, first, last, gapFrom, gapTo } = option;
-    const { sum, costly } = this.hands;
+    const prices = this.workPrices[option.number]!;
+    if (prices !== this.hands) this.askForWork(option, prices);
+    const { sum, costly } = prices;
     const { duration, touchIn, touchOut, takes } = mode;
     const points = mode.points * this.tree.model.weights.ways;
     const isWork = mode.isHands && reach === 0;
@@ -188,7 +190,8 @@ export class Demand {
       up[k] = cost;
     }
     if (reach === 0) {
-      for (const { resource, count: n, lead, rest } of option.uses) {
+      for (const { resource, count: n, worked, lead, rest } of option.uses) {
+        if (worked) continue;
         const sums = this.resourceSum[resource]!;
         for (let k = first; k <= last; k++) {
           if (k === gapFrom) k = gapTo;
@@ -222,9 +225,7 @@ export class Demand {
   /** Ends of work that may pause. What resources cost up to the end is added, as `up` has them from the start. */
   private fillEnds(option: Option): void {
     const { ends, first, last, reach, low, mode } = option;
-    const prices = this.workPrices[option.number]!;
-    if (prices !== this.hands) this.askForWork(option, prices);
-    this.paused[option.number]!.fillEnds(prices, this.to);
+    this.paused[option.number]!.fillEnds(this.workPrices[option.number]!, this.to);
     if (option.uses.length === 0) return;
     for (let k = first; k <= last + reach; k++) {
       if (ends[k]! < NEVER) ends[k]! += this.usePrice(option, low + k + mode.duration);
@@ -364,7 +365,7 @@ function messageLength(tree: Tree, i: number): number {
   return options[0]!.count * (kind === 'inside' ? options.length : 1);
 }
 
-/** True where something is taken in each minute of its work but in no pause. */
+/** True where something is taken in its minutes of hands only. */
 function takesByMinute(option: Option): boolean {
   for (const use of option.uses) if (use.worked) return true;
   return false;

@@ -162,17 +162,19 @@ export class Dual {
 
   /** All stretches of hands in the relaxed answer. */
   stretches(): Stretch[] {
-    const { demand, tree } = this;
-    return tree.order.flatMap((i) => {
-      const option = demand.option(i);
-      const start = demand.start[i]!;
-      const { mode } = option;
-      const firstCheck = !mode.isHands && mode.touchIn > 0 ? 1 : 0;
-      return this.stretchesOf(option, start, demand.pause[i]!).map(([from, to], n): Stretch => {
-        const check = option.checks[n - firstCheck];
-        const isRigid = option.longest === 0 && check === undefined;
-        return { activity: i, from, to, offset: isRigid ? from - start : -1, check };
-      });
+    return this.tree.order.flatMap((i) => this.handsOf(i));
+  }
+
+  private handsOf(i: number): Stretch[] {
+    const { demand } = this;
+    const option = demand.option(i);
+    const start = demand.start[i]!;
+    const { mode } = option;
+    const firstCheck = !mode.isHands && mode.touchIn > 0 ? 1 : 0;
+    return this.stretchesOf(option, start, demand.pause[i]!).map(([from, to], n): Stretch => {
+      const check = option.checks[n - firstCheck];
+      const isRigid = option.longest === 0 && check === undefined;
+      return { activity: i, from, to, offset: isRigid ? from - start : -1, check };
     });
   }
 
@@ -193,7 +195,7 @@ export class Dual {
     return this.stretches().filter(({ from, to }) => from <= at && at < to);
   }
 
-  /** The same for resources of which there is one: whole activities that want one at the worst minute. */
+  /** The same for resources of which there is one: what wants one at the worst minute, as a whole where it takes it from first to last. */
   worstUse(): Stretch[] {
     const { demand, tree } = this;
     let worst = 1e-9;
@@ -211,6 +213,7 @@ export class Dual {
       const { uses, longest, mode } = demand.option(i);
       const use = uses.find(({ resource }) => resource === of);
       if (!use || longest > 0) return [];
+      if (use.worked) return this.handsOf(i).filter(({ from, to }) => from <= at && at < to);
       const from = demand.start[i]! + use.lead;
       const to = demand.start[i]! + mode.duration + use.rest;
       return from <= at && at < to ? [{ activity: i, from, to, offset: use.lead }] : [];

@@ -98,7 +98,7 @@ export class Tasks {
       if (option === null) continue;
       for (const use of option.uses) {
         if (use.resource !== resource) continue;
-        if (use.worked) this.readWork(option, known.maxEnd[i]!);
+        if (use.worked) this.readStep(option, known.maxEnd[i]!);
         else if (option.reach === 0)
           this.addAfter(option, use.lead, option.mode.duration + use.rest - use.lead);
       }

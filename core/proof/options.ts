@@ -34,7 +34,7 @@ export interface Use {
   readonly lead: number;
   /** True where it stays taken until what the branch leads to begins. */
   readonly kept: boolean;
-  /** True where it is taken in each minute of work that may pause, and not in the pauses; then it has no `lead` and no `rest`. */
+  /** True where it is taken in minutes of hands only, of work that may pause, of touches and looks; then it has no `lead` and no `rest`. */
   readonly worked: boolean;
   /**
    * Minutes after the end in which nobody else can have it: it is washed, or the oven changes its heat. Below nothing where

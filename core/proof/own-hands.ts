@@ -1,4 +1,4 @@
-import type { Model } from '../model';
+import type { Mode, Model } from '../model';
 import type { Option } from './options';
 import type { Priced } from './tree';
 import { takeInWork } from './turns';
@@ -10,11 +10,15 @@ import { takeInWork } from './turns';
 export function priceOwnHands(model: Model, options: readonly Option[], priced: Priced[]): void {
   for (let cook = 0; cook < model.cookCount; cook++) {
     const works = options.filter(
-      ({ activity, mode }) => model.activities[activity]!.who === cook && mode.isHands && mode.hands > 0,
+      ({ activity, mode }) => model.activities[activity]!.who === cook && asks(mode),
     );
     if (works.length === 0) continue;
     const resource = priced.length;
     priced.push({ capacity: 1, cook });
     for (const work of works) takeInWork(work, resource);
   }
+}
+
+function asks({ isHands, hands, touchIn, touchOut, checks, takes }: Mode): boolean {
+  return isHands ? hands > 0 : touchIn + touchOut + checks * takes > 0;
 }

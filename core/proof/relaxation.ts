@@ -164,7 +164,7 @@ export class Relaxation {
       for (let x = first; x <= last; x++) {
         if (mayClash && this.demand.taken[x] !== 0) continue;
         let cost: f64 = 0;
-        for (let m = x; m < x + takes; m++) cost += this.costOf(m);
+        for (let m = x; m < x + takes; m++) cost += this.costOfWork(option, m);
         if (cost < best - 1e-12) {
           best = cost;
           at = x;
@@ -180,13 +180,9 @@ export class Relaxation {
     return count;
   }
 
-  private costOf(minute: number): f64 {
-    return this.demand.price[minute]! + this.demand.linear[minute]!;
-  }
-
-  /** The same with all else that is taken in a minute of work that may pause. */
+  /** What a minute of hands costs with all else that is taken in it. */
   private costOfWork(option: Option, minute: number): f64 {
-    let cost = this.costOf(minute);
+    let cost: f64 = this.demand.price[minute]! + this.demand.linear[minute]!;
     for (const { resource, count, worked } of option.uses)
       if (worked) cost += count * this.demand.resourcePrice[resource]![minute]!;
     return cost;

@@ -25,7 +25,10 @@ export class Tables {
   /** By activity: what visits its open starts make at the table in hand, `madeCount` pairs of first and count; none where some makes none. */
   private readonly made: readonly Int32Array[];
   private readonly madeCount: Int32Array;
+  /** By activity: 1 where its hands are those of somebody who eats; and whether there is any such. */
+  private readonly takesFromTable: Uint8Array;
   private readonly isCounted: boolean;
+  private readonly eaters: number;
   /** By course: the most minutes that plating and clearing other courses can take from its table. */
   private readonly service: Int32Array;
   /** By number of the group: 1 where work was found that surely lies in it. */
@@ -63,7 +66,19 @@ export class Tables {
     this.made = fixed(made);
     this.taken = rows;
     this.splits = new Splits(tree, all, rows);
-    this.isCounted = allEat(model);
+    const takesFromTable = new Uint8Array(count);
+    const everybodyEats = allEat(model);
+    let isCounted = everybodyEats;
+    for (const { index, who } of model.activities) {
+      if (!everybodyEats && (who < 0 || !model.eats[who])) continue;
+      takesFromTable[index] = 1;
+      isCounted = true;
+    }
+    let eaters = 0;
+    for (let k = 0; k < model.cookCount; k++) if (model.eats[k]) eaters += 1;
+    this.takesFromTable = takesFromTable;
+    this.isCounted = isCounted;
+    this.eaters = eaters;
     this.service = serviceAtTable(model);
     this.trips = new Int32Array(model.courses.length * width);
     this.least = new Int32Array(count);
@@ -124,6 +139,7 @@ export class Tables {
     for (const i of this.tree.order) {
       this.least[i] = 0;
       this.madeCount[i] = 0;
+      if (this.takesFromTable[i] === 0) continue;
       let isInside = true;
       for (const option of this.tree.options[i]!)
         isInside = isInside && (option.last < option.first || liesInside(option, down, up));
@@ -205,6 +221,7 @@ export class Tables {
   private close(domain: Uint8Array, down: number, up: number, room: number): boolean {
     let changed = false;
     for (const i of this.tree.order) {
+      if (this.takesFromTable[i] === 0) continue;
       const limit = room + this.least[i]!;
       for (const option of this.tree.options[i]!) {
         const visits = this.visits[option.number]!;
@@ -272,11 +289,11 @@ export class Tables {
     return count;
   }
 
-  /** The activity with most visits says how many trips there are at least; with two cooks they could share them. */
+  /** The activity with most visits says how many trips there are at least; two who eat could share them. */
   private countTrips(c: number): void {
     const { tree, trips, width } = this;
     const row = c * width;
-    if (tree.model.cookCount > 1) return;
+    if (this.eaters > 1) return;
     for (const i of tree.order) {
       const made = this.made[i]!;
       const count = this.madeCount[i]!;

@@ -35,9 +35,10 @@ export function priceTurns(options: readonly Option[], apart: readonly Apart[], 
   }
 }
 
-/** Has work take one of a resource: as long as it lasts, or in its minutes only where it may pause. */
-export function takeInWork({ uses, reach }: Option, resource: number): void {
-  uses.push({ resource, count: 1, kept: false, worked: reach > 0, lead: 0, rest: 0 });
+/** Has a step take one of a resource while hands are at it: in single minutes where it may pause or is touched and looked at. */
+export function takeInWork({ uses, reach, mode }: Option, resource: number): void {
+  const worked = reach > 0 || !mode.isHands;
+  uses.push({ resource, count: 1, kept: false, worked, lead: 0, rest: 0 });
 }
 
 /** So many pots are priced at most. */

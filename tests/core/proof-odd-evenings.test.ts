@@ -48,3 +48,11 @@ test('an evening with work that only one of two cooks may do, and who sits at th
   expect(works.map(({ activity }) => model.activities[activity]!.who)).toEqual([0]);
   expect(isProven(80)).toBe(true);
 });
+
+test('an evening with a pot that only a cook who sits at the table may look at is soon proven', () => {
+  const { model, configs } = begin(245);
+  const { options } = makeTree(model, configs[0]!);
+  const pots = options.flat().filter(({ mode, uses }) => !mode.isHands && uses.some(({ worked }) => worked));
+  expect(pots.map(({ activity }) => model.activities[activity]!.name)).toEqual(['d1/cook']);
+  expect(isProven(245)).toBe(true);
+});

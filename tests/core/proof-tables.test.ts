@@ -128,15 +128,21 @@ test('in no plan is less time spent away from a table, or in fewer trips, than i
   expect(met).toBeGreaterThan(10);
 });
 
+type Cooks = NonNullable<Parameters<typeof dinnerFile>[1]>['cooks'];
+
 /** A pot for the second of two courses, with who sits down at 19:00 for twenty minutes, and the pause fixed. */
-function twoCourses(): Tree {
+function twoCourses(cooks?: Cooks, who?: string): Tree {
   const dish = (id: string, steps: Parameters<typeof dinnerFile>[0]) => ({ id, name: id, serves: 4, steps });
   return treeOf([], {
     courses: [
       { id: 'first', name: 'First', dishes: ['soup'], eating: 20 },
       { id: 'second', name: 'Second', dishes: ['dish'], pause: { least: 10, ideal: 10, most: 10 } },
     ],
-    dishes: [dish('soup', [step('stir', 5)]), dish('dish', [{ ...pot, keeps: { most: 30 } }])],
+    dishes: [
+      dish('soup', [step('stir', 5)]),
+      dish('dish', [{ ...pot, keeps: { most: 30 }, ...(who && { who }) }]),
+    ],
+    ...(cooks && { cooks }),
   });
 }
 
@@ -185,6 +191,31 @@ test('no more is taken from a table than the open starts can take, and a start t
   expect(tables.narrow(part)).toBe(true);
   expect(part.awayHigh[0]).toBe(most);
   expect(open()).toEqual(before.filter((k) => takes(k) === most));
+});
+
+test('a helper who does not eat takes work from the table, but not what a cook who sits has to do', () => {
+  const free = [{ from: '2026-10-17T15:00', to: '2026-10-17T23:59' }];
+  const cooks = [
+    { id: 'ada', name: 'Ada', free },
+    { id: 'ben', name: 'Ben', free, eats: false },
+  ];
+  const leastAway = (who?: string) => {
+    const tree = twoCourses(cooks, who);
+    const dual = new Dual(tree);
+    const { part, evening, narrowing } = wholePart(dual);
+    evening();
+    const tables = new Tables(tree, dual.supply.width, dual.supply.cooks, narrowing.known);
+    // The pot is put on just before the first course is served.
+    const option = optionOf(tree, 'pot');
+    part.domain.fill(0, option.at, option.at + option.count);
+    part.domain[option.at + tree.serveLow[0]! - 4 - option.low] = 1;
+    option.first = option.last = tree.serveLow[0]! - 4 - option.low;
+    tables.narrow(part);
+    return part.awayLow[0]!;
+  };
+  expect(leastAway()).toBe(0);
+  expect(leastAway('ben')).toBe(0);
+  expect(leastAway('ada')).toBeGreaterThanOrEqual(2);
 });
 
 /** Any prices at all of hands, below nothing too where a course may be eaten. */
