@@ -1,4 +1,5 @@
 import { LEAST_PIECE, NO_LIMIT, type Model } from '../model';
+import { Fits } from './fits';
 import { FreeHands } from './free-hands';
 import type { Known } from './known';
 import { OneMachine } from './one-machine';
@@ -23,6 +24,7 @@ export class Narrower {
   private readonly hands: FreeHands;
   private readonly machine: OneMachine;
   private readonly staying: Staying;
+  private readonly fits: Fits;
 
   constructor(
     private readonly tree: Tree,
@@ -39,6 +41,7 @@ export class Narrower {
     this.hands = hands;
     this.machine = new OneMachine(tree, hands, known);
     this.staying = new Staying(tree, known);
+    this.fits = new Fits(tree, known);
   }
 
   /** False where nothing is left; `isAsLeft` says that it is the part last narrowed, of which some starts may have been closed since. */
@@ -65,6 +68,7 @@ export class Narrower {
       if (machine.isStuck) return false;
       changed = tables.narrow(part) || changed;
       changed = this.staying.narrow(part) || changed;
+      if (this.model.cookCount === 1) changed = this.fits.narrow(part) || changed;
       if (!awayFits(part)) return false;
       if (!changed) return true;
     }
