@@ -63,6 +63,9 @@ export class Figure {
   }
 }
 
+/** What may begin or end in so many minutes more than one goes with a figure. */
+const SOON = 8;
+
 /** So many stretches are laid beside each other at most. */
 const MOST = 40;
 
@@ -73,7 +76,7 @@ export class Figures {
   /** The figure of an option, counted from its start; `isWhole` says that it does not pause. */
   ofOption(option: Option, isWhole: boolean): Figure {
     const figure = new Figure(MOST, this.tree.model.activities.length);
-    this.addFromStart(figure, option, 0, isWhole);
+    this.addFromStart(figure, option, 0, 0, isWhole);
     return figure;
   }
 
@@ -89,65 +92,73 @@ export class Figures {
     return figure;
   }
 
-  /** Adds a step that begins at `start`, what has to end there, and what has to begin where it ends. */
-  private addFromStart(figure: Figure, option: Option, start: number, isWhole: boolean): void {
+  /** Adds a step that begins in [soonest, latest], what ends soon before it, and what begins soon after it. */
+  private addFromStart(
+    figure: Figure,
+    option: Option,
+    soonest: number,
+    latest: number,
+    isWhole: boolean,
+  ): void {
     const { mode, activity, reach } = option;
+    const { duration, hands } = mode;
+    const isRigid = reach === 0 || isWhole;
     figure.has[activity] = 1;
-    if (!mode.isHands) this.addTouches(figure, option, start);
-    else if (mode.hands > 0)
-      figure.add(
-        activity,
-        start,
-        start,
-        reach > 0 && !isWhole ? Math.min(LEAST_PIECE, mode.duration) : mode.duration,
-      );
-    this.addBefore(figure, activity, start);
-    if (reach === 0 || isWhole) this.addAfter(figure, option, start + mode.duration);
+    if (!mode.isHands) this.addTouches(figure, option, soonest, latest);
+    else if (hands > 0)
+      figure.add(activity, soonest, latest, isRigid ? duration : Math.min(LEAST_PIECE, duration));
+    this.addBefore(figure, activity, soonest, latest);
+    if (isRigid) this.addAfter(figure, option, soonest + duration, latest + duration);
   }
 
-  /** Adds a step that ends at `end`; of work that may pause its last piece. */
-  private addFromEnd(figure: Figure, option: Option, end: number): void {
+  /** Adds a step that ends in [soonest, latest]; of work that may pause its last piece. */
+  private addFromEnd(figure: Figure, option: Option, soonest: number, latest: number): void {
     const { mode, activity, reach } = option;
+    const { duration, hands } = mode;
     if (reach === 0) {
-      this.addFromStart(figure, option, end - mode.duration, true);
+      this.addFromStart(figure, option, soonest - duration, latest - duration, true);
       return;
     }
     figure.has[activity] = 1;
-    const piece = Math.min(LEAST_PIECE, mode.duration);
-    if (mode.hands > 0) figure.add(activity, end - piece, end - piece, piece);
-    this.addAfter(figure, option, end);
+    const piece = Math.min(LEAST_PIECE, duration);
+    if (hands > 0) figure.add(activity, soonest - piece, latest - piece, piece);
+    this.addAfter(figure, option, soonest, latest);
   }
 
-  private addTouches(figure: Figure, option: Option, start: number): void {
+  private addTouches(figure: Figure, option: Option, soonest: number, latest: number): void {
     const { touchIn, touchOut, duration, takes } = option.mode;
     const { activity } = option;
-    const out = start + duration - touchOut;
-    figure.add(activity, start, start, touchIn);
-    for (const { low, high } of option.checks) figure.add(activity, start + low, start + high, takes);
-    figure.add(activity, out, out, touchOut);
+    const out = duration - touchOut;
+    figure.add(activity, soonest, latest, touchIn);
+    for (const { low, high } of option.checks) figure.add(activity, soonest + low, latest + high, takes);
+    figure.add(activity, soonest + out, latest + out, touchOut);
   }
 
-  private addBefore(figure: Figure, i: number, at: number): void {
+  private addBefore(figure: Figure, i: number, soonest: number, latest: number): void {
     for (const { from, least, most } of this.tree.config.before[i]!) {
       const options = this.tree.options[from]!;
-      if (options.length !== 1 || least !== 0 || figure.has[from] !== 0) continue;
-      if (limitOf(options[0]!, most) === 0) this.addFromEnd(figure, options[0]!, at);
+      if (options.length !== 1 || figure.has[from] !== 0) continue;
+      const limit = limitOf(options[0]!, most);
+      if (limit + latest - soonest - least > SOON) continue;
+      this.addFromEnd(figure, options[0]!, soonest - limit, latest - least);
     }
   }
 
-  private addAfter(figure: Figure, option: Option, at: number): void {
+  private addAfter(figure: Figure, option: Option, soonest: number, latest: number): void {
     const { config, model } = this.tree;
     for (const { to, least, most } of config.after[option.activity]!) {
       const options = this.tree.options[to]!;
-      if (options.length !== 1 || least !== 0 || figure.has[to] !== 0) continue;
-      if (limitOf(option, most) === 0) this.addFromStart(figure, options[0]!, at, false);
+      const limit = limitOf(option, most);
+      if (options.length !== 1 || figure.has[to] !== 0 || limit + latest - soonest - least > SOON) continue;
+      this.addFromStart(figure, options[0]!, soonest + least, latest + limit, false);
     }
     const plates = config.plates[option.activity]!;
-    if (plates === -2 || limitOf(option, plates) !== 0) return;
+    if (plates === -2) return;
+    const limit = limitOf(option, plates);
     const { platingActivity, plating } = model.courses[model.activities[option.activity]!.course]!;
-    if (figure.has[platingActivity] !== 0) return;
+    if (figure.has[platingActivity] !== 0 || limit + latest - soonest > SOON) return;
     figure.has[platingActivity] = 1;
-    figure.add(platingActivity, at, at, plating);
+    figure.add(platingActivity, soonest, latest + limit, plating);
   }
 }
 
