@@ -1,7 +1,8 @@
-import { fixed } from '../model';
+import { fixed, NO_LIMIT } from '../model';
+import { Choices } from './choices';
+import { Distances, UNKNOWN } from './distances';
 import { Figures, type Figure } from './figures';
 import type { Known } from './known';
-import type { Option } from './options';
 import type { Part } from './part';
 import type { Tree } from './tree';
 
@@ -14,11 +15,12 @@ const LONG_AGO = -1_000_000;
 const NOT_FILLED = -1;
 
 /**
- * Where there is one cook: how two steps, or a step and a course, may lie to each other so that he can do all of both. Closes
+ * Where there is one cook: how two steps, or a step and a course, may lie to each other so that he can do all of both and what links demand holds. Closes
  * starts, and serving slots, that leave another step or course nothing of what is open.
  */
 export class Fits {
   private readonly figures: readonly Figure[];
+  private readonly distances: Distances;
   /** By two figures, the one of the lower number first: the place of their table, or NOT_FILLED. */
   private readonly places: Int32Array;
   /**
@@ -28,7 +30,10 @@ export class Fits {
   private tables: Int32Array[] = [];
   /** By stretch of the second figure: when all before it, and those of the first figure looked at, can be done. */
   private readonly done: Int32Array;
+  private readonly choices: Choices;
   private readonly firstCourse: number;
+  /** By choice of what is looked at: two runs of starts of another that surely leave it one. */
+  private readonly left: Int32Array;
 
   constructor(
     private readonly tree: Tree,
@@ -36,7 +41,7 @@ export class Fits {
   ) {
     const figures: Figure[] = [];
     const maker = new Figures(tree);
-    let longest = 0;
+    let longest = 2;
     for (const options of tree.options) {
       for (const option of options) {
         const pausing = maker.ofOption(option, false);
@@ -46,81 +51,53 @@ export class Fits {
         longest = Math.max(longest, whole.count);
       }
     }
-    this.firstCourse = figures.length;
+    const firstCourse = figures.length;
     for (let c = 0; c < tree.serveAt.length; c++) figures.push(maker.ofCourse(c));
+    const choices = new Choices(tree);
+    this.distances = new Distances(tree);
+    this.choices = choices;
+    this.left = new Int32Array(4 * choices.at.length);
+    this.firstCourse = firstCourse;
     this.figures = fixed(figures);
     this.places = new Int32Array(figures.length * figures.length).fill(NOT_FILLED);
-    this.done = new Int32Array(Math.max(longest, 2) + 1);
+    this.done = new Int32Array(longest + 1);
   }
 
   /** True where something was closed. */
   narrow(part: Part): boolean {
-    const { tree } = this;
+    const { tree, choices } = this;
+    const { domain, awayHigh } = part;
+    const courses = choices.firstCourse;
+    choices.read(this.known);
     let changed = false;
     for (const i of tree.order) {
-      for (const j of tree.order) if (i !== j && this.closeSteps(part.domain, i, j)) changed = true;
-      for (let c = 0; c < tree.serveAt.length; c++) {
-        if (this.closeAtCourse(part, i, c)) changed = true;
-        if (this.closeServing(part, i, c)) changed = true;
+      for (const j of tree.order) if (i !== j && this.close(domain, i, j, 0)) changed = true;
+      for (let c = 0; c < awayHigh.length; c++) {
+        if (this.close(domain, i, courses + c, awayHigh[c]!)) changed = true;
+        if (this.close(domain, courses + c, i, awayHigh[c]!)) changed = true;
       }
     }
     return changed;
   }
 
-  /** Closes starts of step `i` that leave no open start to step `j`. */
-  private closeSteps(domain: Uint8Array, i: number, j: number): boolean {
+  /** Closes starts of `i`, a step or a course, that leave no open start to `j` where no more than `room` minutes may fall into a table. */
+  private close(domain: Uint8Array, i: number, j: number, room: number): boolean {
+    const { at, low, first, last, from: choiceFrom, to: choiceTo } = this.choices;
+    const least = this.distances.between(i, j);
+    const back = this.distances.between(j, i);
+    const most = back === UNKNOWN ? NO_LIMIT : -back;
     let changed = false;
-    for (const option of this.tree.options[i]!) {
-      if (option.last < option.first) continue;
-      const x = numberOf(option);
-      const one = this.figures[x]!;
-      // Other starts than these leave room before or after all that is open of the other step.
-      let from = option.low + option.first;
-      let to = option.low + option.last;
-      for (const beside of this.tree.options[j]!) {
-        const { first, last, low } = beside;
-        if (last < first) continue;
-        const y = numberOf(beside);
-        const other = this.figures[y]!;
-        if (this.alwaysFit(x, y)) to = from - 1;
-        from = Math.max(from, low + last + other.from - one.to + 1);
-        to = Math.min(to, low + first + other.to - one.from - 1);
-      }
-      for (let s = from; s <= to; s++) {
-        const k = option.at + s - option.low;
-        if (domain[k] === 0 || this.leavesStart(domain, x, s, j, 0)) continue;
-        domain[k] = 0;
-        changed = true;
-      }
-    }
-    return changed;
-  }
-
-  /** Closes starts of step `i` that fit to no open serving slot of course `c`, or take too much of its table. */
-  private closeAtCourse(part: Part, i: number, c: number): boolean {
-    const { tree, known, figures } = this;
-    const { domain, awayHigh } = part;
-    const y = this.firstCourse + c;
-    const serveLow = known.serveLow[c]!;
-    const serveHigh = known.serveHigh[c]!;
-    const other = figures[y]!;
-    let changed = false;
-    for (const option of tree.options[i]!) {
-      const x = numberOf(option);
-      const one = figures[x]!;
-      if (option.last < option.first || this.alwaysFit(x, y)) continue;
-      const from = Math.max(option.low + option.first, serveHigh + other.from - one.to + 1);
-      const to = Math.min(option.low + option.last, serveLow + this.endOf(y) - one.from - 1);
-      for (let s = from; s <= to; s++) {
-        const k = option.at + s - option.low;
-        if (domain[k] === 0) continue;
-        let isLeft = false;
-        for (let at = serveLow; at <= serveHigh && !isLeft; at++) {
-          isLeft =
-            domain[tree.serveAt[c]! + at - tree.serveLow[c]!] !== 0 &&
-            this.takes(x, y, at - s) <= awayHigh[c]!;
+    for (let x = choiceFrom[i]!; x < choiceTo[i]!; x++) {
+      if (this.alwaysLeft(domain, x, j, least, most)) continue;
+      const end = low[x]! + last[x]!;
+      for (let s = low[x]! + first[x]!; s <= end; s++) {
+        const to = this.endOfLeft(s, j);
+        if (to >= s) {
+          s = to;
+          continue;
         }
-        if (isLeft) continue;
+        const k = at[x]! + s - low[x]!;
+        if (domain[k] === 0 || this.leavesStart(domain, x, s, j, least, most, room)) continue;
         domain[k] = 0;
         changed = true;
       }
@@ -128,39 +105,73 @@ export class Fits {
     return changed;
   }
 
-  /** Closes serving slots of course `c` that leave step `i` no open start. */
-  private closeServing(part: Part, i: number, c: number): boolean {
-    const { tree, known, figures } = this;
-    const y = this.firstCourse + c;
-    const { domain, awayHigh } = part;
-    let from = known.serveLow[c]!;
-    let to = known.serveHigh[c]!;
-    for (const option of tree.options[i]!) {
-      if (option.last < option.first) continue;
-      const x = numberOf(option);
-      if (this.alwaysFit(x, y)) return false;
-      from = Math.max(from, option.low + option.last + figures[x]!.from - this.endOf(y) + 1);
-      to = Math.min(to, option.low + option.first + figures[x]!.to - figures[y]!.from - 1);
-    }
-    let changed = false;
-    for (let at = from; at <= to; at++) {
-      const k = tree.serveAt[c]! + at - tree.serveLow[c]!;
-      if (domain[k] === 0 || this.leavesStart(domain, y, at, i, awayHigh[c]!)) continue;
-      domain[k] = 0;
-      changed = true;
-    }
-    return changed;
-  }
-
-  /** True where a figure that begins at `s` leaves step `j` an open start with which it takes no more of its table than `room`. */
-  private leavesStart(domain: Uint8Array, x: number, s: number, j: number, room: number): boolean {
-    for (const option of this.tree.options[j]!) {
-      const y = numberOf(option);
-      const { at, low, first, last } = option;
-      for (let k = first; k <= last; k++)
-        if (domain[at + k] !== 0 && this.takes(x, y, low + k - s) <= room) return true;
+  /**
+   * Finds which starts of choice `x` surely leave `j` its first or its last open start, where that lies beyond where the two touch. True where any does, or where `x` has none.
+   */
+  private alwaysLeft(domain: Uint8Array, x: number, j: number, least: number, most: number): boolean {
+    const { left } = this;
+    const { low, first, last, figure, from: choiceFrom, to: choiceTo } = this.choices;
+    if (last[x]! < first[x]!) return true;
+    let from = low[x]! + first[x]!;
+    const to = low[x]! + last[x]!;
+    for (let y = choiceFrom[j]!; y < choiceTo[j]!; y++) {
+      const place = 4 * y;
+      left[place] = left[place + 2] = NO_LIMIT;
+      left[place + 1] = left[place + 3] = -NO_LIMIT;
+      if (!this.choices.isOpen(domain, y)) continue;
+      const soonest = low[y]! + first[y]!;
+      const latest = low[y]! + last[y]!;
+      const before = this.touches(figure[x]!, figure[y]!);
+      const after = this.touchesNoMore(figure[x]!, figure[y]!);
+      left[place] = latest - most;
+      left[place + 1] = latest - Math.max(least, after);
+      left[place + 2] = soonest - Math.min(most, before);
+      left[place + 3] = soonest - least;
+      if (left[place]! <= from && left[place + 1]! >= from) from = left[place + 1]! + 1;
+      if (left[place + 2]! <= from && left[place + 3]! >= from) from = left[place + 3]! + 1;
+      if (from > to) return true;
     }
     return false;
+  }
+
+  /** The last start of the run that `s` is in, of those that surely leave `j` one; below it where it is in none. */
+  private endOfLeft(s: number, j: number): number {
+    const { left, choices } = this;
+    for (let place = 4 * choices.from[j]!; place < 4 * choices.to[j]!; place += 2)
+      if (left[place]! <= s && left[place + 1]! >= s) return left[place + 1]!;
+    return s - 1;
+  }
+
+  private leavesStart(
+    domain: Uint8Array,
+    x: number,
+    s: number,
+    j: number,
+    least: number,
+    most: number,
+    room: number,
+  ): boolean {
+    const { at, low, first, last, figure, from: choiceFrom, to: choiceTo } = this.choices;
+    for (let y = choiceFrom[j]!; y < choiceTo[j]!; y++) {
+      const to = Math.min(low[y]! + last[y]!, s + most);
+      for (let t = Math.max(low[y]! + first[y]!, s + least); t <= to; t++) {
+        if (domain[at[y]! + t - low[y]!] === 0) continue;
+        if (this.takes(figure[x]!, figure[y]!, t - s) <= room) return true;
+      }
+    }
+    return false;
+  }
+
+  /** The most minutes later that figure `y` may begin than `x` and end before anything of that. */
+  private touches(x: number, y: number): number {
+    if (this.alwaysFit(x, y)) return NO_LIMIT;
+    return x < y ? this.firstOf(x, y) - 1 : -this.lastOf(y, x) - 1;
+  }
+
+  /** The fewest minutes later that it may begin after all of that. */
+  private touchesNoMore(x: number, y: number): number {
+    if (this.alwaysFit(x, y)) return -NO_LIMIT;
+    return x < y ? this.lastOf(x, y) + 1 : 1 - this.firstOf(y, x);
   }
 
   /** By how much later the second of two figures begins: the minutes that the one takes of the other's table, if any, or NEVER_FITS. */
@@ -186,6 +197,11 @@ export class Fits {
   private endOf(x: number): number {
     const { to } = this.figures[x]!;
     return x < this.firstCourse ? to : Math.max(to, this.tree.model.courses[x - this.firstCourse]!.eating);
+  }
+
+  /** By how much later it begins at the latest where they touch. */
+  private lastOf(one: number, other: number): number {
+    return this.figures[one]!.to - this.figures[other]!.from - 1;
   }
 
   private tableOf(one: number, other: number): Int32Array {
@@ -246,11 +262,6 @@ export class Fits {
     }
     return Math.min(sum, NEVER_FITS - 1);
   }
-}
-
-/** The number of the figure of an option as it stands in the part in hand. */
-function numberOf(option: Option): number {
-  return 2 * option.number + (option.reach > 0 && option.longest === 0 ? 1 : 0);
 }
 
 /** When stretch `n` of a figure that is so much later ends at the soonest after `done`; past all time where it comes too late. */
