@@ -69,7 +69,7 @@ export class Brancher {
       this.split(node, tree.serveAt[c]!, n, tree.serveLow[c]!, demand.serve[c]!, prices);
       return true;
     }
-    const steep = steepest(tree, known, target - node.bound, target);
+    const steep = steepest(dual, known, target - node.bound, target);
     if (steep) {
       const middle = (steep.first + steep.last) >> 1;
       this.partBy(node, [steep], (_, k) => k <= middle, prices);

@@ -15,7 +15,7 @@ const LONG_AGO = -1_000_000;
 const NOT_FILLED = -1;
 
 /**
- * Where there is one cook: how two steps, or a step and a course, may lie to each other so that he can do all of both and what links demand holds. Closes
+ * How two steps, or a step and a course, may lie to each other so that what links demand holds and, where there is one cook, he can do all of both. Closes
  * starts, and serving slots, that leave another step or course nothing of what is open.
  */
 export class Fits {
@@ -216,7 +216,13 @@ export class Fits {
   private fillTable(one: number, other: number): Int32Array {
     const a = this.figures[one]!;
     const b = this.figures[other]!;
-    if (a.count === 0 || (b.count === 0 && other < this.firstCourse) || a.shares(b)) return new Int32Array(0);
+    if (
+      this.tree.model.cookCount > 1 ||
+      a.count === 0 ||
+      (b.count === 0 && other < this.firstCourse) ||
+      a.shares(b)
+    )
+      return new Int32Array(0);
     const first = this.firstOf(one, other);
     const table = new Int32Array(a.to - b.from - first);
     let most = 0;

@@ -68,7 +68,7 @@ export class Narrower {
       if (machine.isStuck) return false;
       changed = tables.narrow(part) || changed;
       changed = this.staying.narrow(part) || changed;
-      if (this.model.cookCount === 1) changed = this.fits.narrow(part) || changed;
+      changed = this.fits.narrow(part) || changed;
       if (!awayFits(part)) return false;
       if (!changed) return true;
     }

@@ -20,19 +20,28 @@ function threeOpen() {
 
 test('of the steps that are open the one is parted first whose waiting costs most over its starts', () => {
   const { dual, narrowing, options, leave, evening } = threeOpen();
-  expect(steepest(dual.tree, narrowing.known, 1, 100)).toBe(options[0]);
+  expect(steepest(dual, narrowing.known, 1, 100)).toBe(options[0]);
   leave(0, -20, -20);
   expect(evening()).not.toBeNull();
-  expect(steepest(dual.tree, narrowing.known, 1, 100)).toBe(options[1]);
+  expect(steepest(dual, narrowing.known, 1, 100)).toBe(options[1]);
   leave(1, -30, -30);
   expect(evening()).not.toBeNull();
   // What loses nothing by waiting is the same to prices whenever it is made.
-  expect(steepest(dual.tree, narrowing.known, 1, 100)).toBeNull();
+  expect(steepest(dual, narrowing.known, 1, 100)).toBeNull();
+});
+
+test('what takes minutes that others want is parted before what nobody is in the way of', () => {
+  const { dual, narrowing, options, model } = threeOpen();
+  // A minute in which the sauce may be made, but not the fillet.
+  dual.demand.price[model.zero - 75] = 1;
+  expect(steepest(dual, narrowing.known, 1, 100)).toBe(options[1]);
+  dual.demand.price[model.zero - 30] = 1;
+  expect(steepest(dual, narrowing.known, 1, 100)).toBe(options[0]);
 });
 
 test('none is where the starts differ by less than lies between the bound and the cost to beat', () => {
   const { dual, narrowing } = threeOpen();
-  expect(steepest(dual.tree, narrowing.known, 1000, 2000)).toBeNull();
+  expect(steepest(dual, narrowing.known, 1000, 2000)).toBeNull();
 });
 
 test('what can move with what it leads to waits no longer for it', () => {
@@ -43,10 +52,9 @@ test('what can move with what it leads to waits no longer for it', () => {
   dinner.leave(0, -100, -40);
   dinner.leave(1, -90, -30);
   expect(dinner.evening()).not.toBeNull();
-  const { tree } = dinner.dual;
-  expect(steepest(tree, dinner.narrowing.known, 10, 20)).toBeNull();
+  expect(steepest(dinner.dual, dinner.narrowing.known, 10, 20)).toBeNull();
   // Near the cost to beat half of that counts.
-  expect(steepest(tree, dinner.narrowing.known, 10, 1000)?.activity).toBe(0);
+  expect(steepest(dinner.dual, dinner.narrowing.known, 10, 1000)?.activity).toBe(0);
 });
 
 test('its starts are parted in the middle', () => {
