@@ -51,38 +51,45 @@ export function looseMinutes(board: Board, placement: Placement): Outcome {
 class LooseMinutes {
   private from = 0;
   private to = 0;
+  /** By minute from the first on: the states that are not dearer than another in which as much is left. */
+  private rows: Map<number, State>[] = [];
+  /** By minute from the first on: the course that is eaten, NOTHING for none, and the job that begins. */
+  private tables: number[] = [];
+  private begins: number[] = [];
+  /** After `pass`. */
+  private away = 0;
+  private gap = 0;
+  private cost = 0;
 
   constructor(
     private readonly board: Board,
     private readonly loose: LooseWork,
   ) {}
 
-  /** Course at which people eat in slot `m`, -1 for none. */
+  /** Course at which people eat in slot `m`, NOTHING for none. */
   private tableAt(m: number): number {
-    const { courses } = this.board.model;
+    const { courses, eats } = this.board.model;
     const { serve } = this.loose.placement;
-    for (let c = 0; c < courses.length; c++)
-      if (m >= serve[c]! && m < serve[c]! + courses[c]!.eating) return c;
-    return NOTHING;
+    return eats[0] ? courses.findIndex(({ eating }, c) => m >= serve[c]! && m < serve[c]! + eating) : NOTHING;
   }
 
   private findSpan(): void {
     const { courses } = this.board.model;
+    const { jobs, looks } = this.loose;
     const { serve } = this.loose.placement;
-    this.from = Math.min(
-      ...this.loose.jobs.map(({ start }) => start),
-      ...this.loose.looks.map(({ low }) => low),
-    );
-    this.to = Math.max(
-      ...this.loose.jobs.map(({ latest }) => latest),
-      ...this.loose.looks.map(({ high, takes }) => high + takes),
-    );
+    this.from = Math.min(...jobs.map(({ start }) => start), ...looks.map(({ low }) => low));
+    this.to = Math.max(...jobs.map(({ latest }) => latest), ...looks.map(({ high, takes }) => high + takes));
     courses.forEach(({ eating }, c) => {
       const down = serve[c]!;
       if (down >= this.to || down + eating <= this.from) return;
       this.from = Math.min(this.from, down);
       this.to = Math.max(this.to, down + eating);
     });
+    for (let m = this.from; m <= this.to; m++) {
+      this.rows.push(new Map());
+      this.tables.push(this.tableAt(m));
+      this.begins.push(jobs.findIndex(({ start }) => start === m));
+    }
   }
 
   find(): Outcome {
@@ -90,9 +97,8 @@ class LooseMinutes {
     if (jobs.length + looks.length === 0) return { kind: 'found', minutes: new Map() };
     if (looks.length > MOST_LOOKS || this.keys() > Number.MAX_SAFE_INTEGER) return { kind: 'unknown' };
     this.findSpan();
-    const { from, to } = this;
-    const rows: Map<number, State>[] = Array.from({ length: to - from + 1 }, () => new Map());
-    const first: State = {
+    const { from, to, rows } = this;
+    this.offer({
       left: jobs.map(({ duration }) => duration),
       looks: (1 << looks.length) - 1,
       job: NOTHING,
@@ -103,18 +109,12 @@ class LooseMinutes {
       before: null,
       did: NOTHING,
       at: from,
-    };
-    rows[0]!.set(this.keyOf(first), first);
+    });
     let count = 0;
     for (let t = from; t < to; t++) {
       for (const state of rows[t - from]!.values()) {
         if (++count > MOST_STATES) return { kind: 'unknown' };
-        for (const next of this.nextOf(state, t)) {
-          const row = rows[next.at - from]!;
-          const key = this.keyOf(next);
-          const known = row.get(key);
-          if (!known || next.cost < known.cost) row.set(key, next);
-        }
+        this.goOn(state, t);
       }
       rows[t - from]!.clear();
     }
@@ -142,66 +142,113 @@ class LooseMinutes {
     return (key * (MOST_AWAY + 1) + away) * 3 + gap;
   }
 
-  /** What the cook may do in minute `t`, or in the minutes of a look that begins there. */
-  private *nextOf(state: State, t: number): Generator<State> {
+  private offer(state: State): void {
+    const row = this.rows[state.at - this.from]!;
+    const key = this.keyOf(state);
+    const known = row.get(key);
+    if (known === undefined || state.cost < known.cost) row.set(key, state);
+  }
+
+  /** Offers what the cook may do in minute `t`, or in the minutes of a look that begins there. */
+  private goOn(state: State, t: number): void {
     const { jobs, looks, blocked, free } = this.loose;
     const { left, job, run } = state;
     for (let j = 0; j < jobs.length; j++) if (left[j]! > 0 && t + left[j]! > jobs[j]!.latest) return;
     for (let k = 0; k < looks.length; k++) if (state.looks & (1 << k) && t > looks[k]!.high) return;
-    const begins = jobs.findIndex(({ start }) => start === t);
+    const begins = this.begins[t - this.from]!;
     const mayLeave = job === NOTHING || (run >= LEAST_PIECE && left[job]! >= LEAST_PIECE);
     if (blocked[t] !== 0) {
-      if (mayLeave && begins < 0) yield* this.go(state, t, 1, NOTHING, true);
+      if (mayLeave && begins < 0) this.rest(state, t, true);
       return;
     }
     for (let j = 0; j < jobs.length; j++) {
       if (left[j] === 0 || jobs[j]!.start > t || (begins >= 0 && j !== begins) || free[t] === 0) continue;
       if (j !== job && !(mayLeave && (left[j]! >= LEAST_PIECE || j === begins))) continue;
-      yield* this.work(state, t, j);
+      this.work(state, t, j);
     }
     if (begins >= 0 || !mayLeave) return;
-    yield* this.go(state, t, 1, NOTHING, false);
+    this.rest(state, t, false);
     for (let k = 0; k < looks.length; k++) {
       const { low, takes } = looks[k]!;
       if ((state.looks & (1 << k)) === 0 || t < low || !this.isOpen(t, t + takes)) continue;
-      yield* this.look(state, t, k);
+      this.look(state, t, k);
     }
   }
 
   private isOpen(from: number, to: number): boolean {
     for (let m = from; m < to; m++) {
       if (this.loose.blocked[m] !== 0 || this.loose.free[m] === 0) return false;
-      if (m > from && this.loose.jobs.some(({ start }) => start === m)) return false;
+      if (m > from && this.begins[m - this.from]! >= 0) return false;
     }
     return true;
   }
 
-  private *work(state: State, t: number, j: number): Generator<State> {
+  /** Nothing loose is done in minute `t`, in which the cook is busy with what lies fast or not at all. */
+  private rest(state: State, t: number, isBusy: boolean): void {
+    if (!this.pass(state, t, 1, isBusy)) return;
+    const { away, gap, cost } = this;
+    const { left, looks } = state;
+    this.offer({
+      left,
+      looks,
+      job: NOTHING,
+      run: 0,
+      away,
+      gap,
+      cost,
+      before: state,
+      did: NOTHING,
+      at: t + 1,
+    });
+  }
+
+  private work(state: State, t: number, j: number): void {
     const job = this.loose.jobs[j]!;
+    const isDone = state.left[j] === 1;
+    if ((isDone && t + 1 < job.soonest) || !this.pass(state, t, 1, true)) return;
     const left = state.left.slice();
     left[j]! -= 1;
-    const isDone = left[j] === 0;
-    if (isDone && t + 1 < job.soonest) return;
-    const run = isDone ? 0 : Math.min(LEAST_PIECE, state.job === j ? state.run + 1 : 1);
-    for (const next of this.go(state, t, 1, job.activity, true)) {
-      const cost = next.cost + (isDone ? this.loose.costOfEnd(job, t + 1) : 0);
-      yield { ...next, left, job: isDone ? NOTHING : j, run, cost };
-    }
+    const { away, gap } = this;
+    this.offer({
+      left,
+      looks: state.looks,
+      job: isDone ? NOTHING : j,
+      run: isDone ? 0 : Math.min(LEAST_PIECE, state.job === j ? state.run + 1 : 1),
+      away,
+      gap,
+      cost: this.cost + (isDone ? this.loose.costOfEnd(job, t + 1) : 0),
+      before: state,
+      did: job.activity,
+      at: t + 1,
+    });
   }
 
-  private *look(state: State, t: number, k: number): Generator<State> {
+  private look(state: State, t: number, k: number): void {
     const { activity, takes } = this.loose.looks[k]!;
-    for (const next of this.go(state, t, takes, activity, true))
-      yield { ...next, looks: state.looks & ~(1 << k) };
+    if (!this.pass(state, t, takes, true)) return;
+    const { away, gap, cost } = this;
+    const looks = state.looks & ~(1 << k);
+    this.offer({
+      left: state.left,
+      looks,
+      job: NOTHING,
+      run: 0,
+      away,
+      gap,
+      cost,
+      before: state,
+      did: activity,
+      at: t + takes,
+    });
   }
 
-  /** The state after `length` minutes at or away from work, if no table is left for too long. */
-  private *go(state: State, t: number, length: number, did: number, isBusy: boolean): Generator<State> {
+  /** Finds `away`, `gap` and `cost` after `length` minutes at or away from work; false where a table is left for too long. */
+  private pass(state: State, t: number, length: number, isBusy: boolean): boolean {
     const { model } = this.board;
     const { weights, zero, arrive, courses } = model;
     let { away, gap, cost } = state;
     for (let m = t; m < t + length; m++) {
-      const table = model.eats[0] ? this.tableAt(m) : NOTHING;
+      const table = this.tables[m - this.from]!;
       if (table === NOTHING) {
         away = 0;
         gap = 2;
@@ -219,11 +266,14 @@ class LooseMinutes {
         continue;
       }
       away += 1;
-      if (away > Math.min(MOST_AWAY, courses[table]!.away)) return;
+      if (away > Math.min(MOST_AWAY, courses[table]!.away)) return false;
       cost += weights.away + (gap > 1 ? weights.trips : 0);
       gap = 0;
     }
-    yield { ...state, job: NOTHING, run: 0, away, gap, cost, before: state, did, at: t + length };
+    this.away = away;
+    this.gap = gap;
+    this.cost = cost;
+    return true;
   }
 }
 
