@@ -121,12 +121,24 @@ export function* planInSlices(
     // What is proven before its time is up is the same plan each time, so no spell hangs on the clock.
     const isOver = until(isSmall ? 1 : shares.search);
     const budget = { rounds: Math.round(rounds * part), isOver, onBetter };
-    yield* search.improving(shares.relaxes ? { ...budget, relax } : budget);
+    if (isSmall && proof) yield* improvingByBoth(search, budget, () => proving.lately());
+    else yield* search.improving(shares.relaxes ? { ...budget, relax } : budget);
     if (shares.proves) proof = yield* proving.prove(part);
     if (proof?.isComplete) break;
   }
   search.showBest();
   return assemblePlan(search.board, notices, proof && proof.bound);
+}
+
+/** Half of the rounds from first plans of its own, half from where a proof in hand has found most left. */
+function* improvingByBoth(
+  search: Search,
+  budget: Budget,
+  relax: NonNullable<Budget['relax']>,
+): Generator<void, void> {
+  const half = Math.round((search.rounds + budget.rounds) / 2);
+  yield* search.improving({ ...budget, rounds: half });
+  yield* search.improving({ ...budget, relax });
 }
 
 /** Shares of all rounds and work after which search and proof take turns. What is small is mostly proven long before the end. */

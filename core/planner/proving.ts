@@ -4,6 +4,7 @@ import type { Search } from './search';
 /** So many relaxed answers are enough to set out from; those of the first steps of a climb are worth nothing. */
 const ENOUGH_RELAXED = 8;
 const FEWEST_RELAXED = 4;
+const MOST_LATELY = 4;
 
 /** The proof beside a search: begun where the search wants relaxed answers to set out from, gone on with when it is done. */
 export class Proving {
@@ -28,6 +29,12 @@ export class Proving {
       else yield;
     }
     return answers.length < FEWEST_RELAXED ? [] : answers;
+  }
+
+  /** Relaxed answers of the parts last looked at, which cost least of all that are open: there a better plan is likeliest. */
+  *lately(): Generator<void, Answer[]> {
+    yield;
+    return this.prover?.lately(MOST_LATELY) ?? [];
   }
 
   /** Goes on with it until a share of the work is done; null where there are too many ways to look at each. */

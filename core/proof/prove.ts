@@ -55,6 +55,8 @@ const FIRST_SHARE = 0.4;
 const FEWEST_ROUNDS = 40;
 const NEXT_ROUNDS = 48;
 const ROUNDS = 24;
+/** So many relaxed answers of parts are kept. */
+const MOST_RELAXED = 32;
 /** Prices that a part takes over are near the best already, so its climb begins with shorter steps. */
 const NEXT_LENGTH = 0.3;
 
@@ -72,6 +74,8 @@ export class Prover {
   private mostWork = 0;
   private isOver = () => false;
   parts = 0;
+  /** The relaxed answers of the parts last looked at, the newest last. */
+  private readonly relaxed: Answer[] = [];
 
   constructor(
     readonly model: Model,
@@ -135,6 +139,13 @@ export class Prover {
 
   private isSpent(): boolean {
     return this.isOver() || this.work() >= this.mostWork;
+  }
+
+  /** Relaxed answers of parts that were looked at of late, so many of them that lie apart: those of one moment are much alike. */
+  lately(count: number): Answer[] {
+    const { relaxed } = this;
+    const apart = Math.max(1, Math.floor(relaxed.length / count));
+    return relaxed.filter((_, k) => (relaxed.length - 1 - k) % apart === 0).slice(-count);
   }
 
   private work(): number {
@@ -230,6 +241,8 @@ export class Prover {
   private branch(node: Node, dual: Dual, narrowing: Narrowing): void {
     const { tree } = dual;
     dual.countUse();
+    this.relaxed.push(answerOf(dual, false));
+    if (this.relaxed.length > MOST_RELAXED) this.relaxed.shift();
     if (this.brancher.partEvening(node, dual, narrowing, this.target)) return;
     const conflict = busiest(node, dual, narrowing);
     let least = node.bound;

@@ -1,5 +1,5 @@
 import { compileModel } from '../../core/model';
-import { Search } from '../../core/planner';
+import { planDinner, Search } from '../../core/planner';
 import { Proving } from '../../core/planner/proving';
 import { Prover } from '../../core/proof';
 import { lastOf } from '../../core/slices';
@@ -62,4 +62,23 @@ test('a share of the work is done, then more of it', () => {
   const all = lastOf(proving.prove(1))!;
   expect(all.parts).toBeGreaterThan(some.parts);
   expect(all.bound).toBeGreaterThanOrEqual(some.bound);
+});
+
+test('the parts last looked at tell where a better plan may be, once there are any', () => {
+  const search = searched(generateDinner(43, 'small'), 2000);
+  const proving = new Proving(search, 3e6, never, nothing);
+  expect(lastOf(proving.lately())).toEqual([]);
+  const { bound } = lastOf(proving.prove(1))!;
+  expect(bound).toBeLessThan(search.best.cost);
+  const answers = lastOf(proving.lately());
+  expect(answers).toHaveLength(4);
+  const starts = answers.map(({ start, config }) => config.members.map((i) => start[i]).join(' '));
+  expect(new Set(starts).size).toBeGreaterThan(1);
+});
+
+test.each([1, 2, 3])('a plan that a search by itself seldom finds is found from there (seed %i)', (seed) => {
+  const dinner = read(generateDinner(136, 'small'));
+  // The clock stands still: rounds and work end it, the same on every machine.
+  const plan = planDinner(dinner, [], { seconds: 0.7, seed, now: () => 0 });
+  expect(plan.cost).toBeCloseTo(73.31, 2);
 });
