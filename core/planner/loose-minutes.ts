@@ -158,7 +158,7 @@ class LooseMinutes {
     const begins = this.begins[t - this.from]!;
     const mayLeave = job === NOTHING || (run >= LEAST_PIECE && left[job]! >= LEAST_PIECE);
     if (blocked[t] !== 0) {
-      if (mayLeave && begins < 0) this.rest(state, t, true);
+      if (mayLeave && begins < 0) this.rest(state, t, 1, state.looks, NOTHING, true);
       return;
     }
     for (let j = 0; j < jobs.length; j++) {
@@ -167,11 +167,11 @@ class LooseMinutes {
       this.work(state, t, j);
     }
     if (begins >= 0 || !mayLeave) return;
-    this.rest(state, t, false);
+    this.rest(state, t, 1, state.looks, NOTHING, false);
     for (let k = 0; k < looks.length; k++) {
-      const { low, takes } = looks[k]!;
+      const { activity, low, takes } = looks[k]!;
       if ((state.looks & (1 << k)) === 0 || t < low || !this.isOpen(t, t + takes)) continue;
-      this.look(state, t, k);
+      this.rest(state, t, takes, state.looks & ~(1 << k), activity, true);
     }
   }
 
@@ -183,23 +183,12 @@ class LooseMinutes {
     return true;
   }
 
-  /** Nothing loose is done in minute `t`, in which the cook is busy with what lies fast or not at all. */
-  private rest(state: State, t: number, isBusy: boolean): void {
-    if (!this.pass(state, t, 1, isBusy)) return;
+  /** For so many minutes no work that may pause is done: there is a look at a pot, what lies fast, or nothing. */
+  private rest(state: State, t: number, length: number, looks: number, did: number, isBusy: boolean): void {
+    if (!this.pass(state, t, length, isBusy)) return;
     const { away, gap, cost } = this;
-    const { left, looks } = state;
-    this.offer({
-      left,
-      looks,
-      job: NOTHING,
-      run: 0,
-      away,
-      gap,
-      cost,
-      before: state,
-      did: NOTHING,
-      at: t + 1,
-    });
+    const { left } = state;
+    this.offer({ left, looks, job: NOTHING, run: 0, away, gap, cost, before: state, did, at: t + length });
   }
 
   private work(state: State, t: number, j: number): void {
@@ -220,25 +209,6 @@ class LooseMinutes {
       before: state,
       did: job.activity,
       at: t + 1,
-    });
-  }
-
-  private look(state: State, t: number, k: number): void {
-    const { activity, takes } = this.loose.looks[k]!;
-    if (!this.pass(state, t, takes, true)) return;
-    const { away, gap, cost } = this;
-    const looks = state.looks & ~(1 << k);
-    this.offer({
-      left: state.left,
-      looks,
-      job: NOTHING,
-      run: 0,
-      away,
-      gap,
-      cost,
-      before: state,
-      did: activity,
-      at: t + takes,
     });
   }
 
