@@ -52,10 +52,10 @@ class LooseMinutes {
   private from = 0;
   private to = 0;
   /** By minute from the first on: the states that are not dearer than another in which as much is left. */
-  private rows: Map<number, State>[] = [];
+  private readonly rows: Map<number, State>[] = [];
   /** By minute from the first on: the course that is eaten, NOTHING for none, and the job that begins. */
-  private tables: number[] = [];
-  private begins: number[] = [];
+  private readonly tables: number[] = [];
+  private readonly begins: number[] = [];
   /** After `pass`. */
   private away = 0;
   private gap = 0;

@@ -4,6 +4,7 @@ import type { Search } from './search';
 /** So many relaxed answers are enough to set out from; those of the first steps of a climb are worth nothing. */
 const ENOUGH_RELAXED = 8;
 const FEWEST_RELAXED = 4;
+/** So many of the parts last looked at are worth a try. */
 const MOST_LATELY = 4;
 
 /** The proof beside a search: begun where the search wants relaxed answers to set out from, gone on with when it is done. */

@@ -241,14 +241,15 @@ export class Prover {
   private branch(node: Node, dual: Dual, narrowing: Narrowing): void {
     const { tree } = dual;
     dual.countUse();
-    this.relaxed.push(answerOf(dual, false));
+    const answer = answerOf(dual, false);
+    this.relaxed.push(answer);
     if (this.relaxed.length > MOST_RELAXED) this.relaxed.shift();
     if (this.brancher.partEvening(node, dual, narrowing, this.target)) return;
     const conflict = busiest(node, dual, narrowing);
     let least = node.bound;
     if (conflict < 0) {
       const isDecided = anyOpen(node, narrowing, tree) < 0;
-      const { cost, isLeast } = this.options.settle(answerOf(dual, isDecided));
+      const { cost, isLeast } = this.options.settle({ ...answer, isDecided });
       this.target = Math.min(this.target, cost);
       if (cost <= node.bound + WORTH || (isDecided && isLeast)) return;
       if (isLeast) least = cost;
