@@ -83,10 +83,10 @@ export class Calming {
     for (const i of members) {
       if (chosen[i] === 0 && (board.activity(i).role !== 'step' || random.next() >= ROOM_CHANCE)) continue;
       chosen[i] = 1;
-      refill.want(i, anchors[i]! >= 0 ? anchors[i]! : board.start[i]!);
+      refill.places.want(i, anchors[i]! >= 0 ? anchors[i]! : board.start[i]!);
     }
     for (const i of members) if (chosen[i] !== 0) board.unplace(i);
-    const left = refill.putBack();
+    const left = refill.places.putBack();
     return left === 0 || refill.fill(left, 3 * left + 10, isOver);
   }
 }

@@ -23,6 +23,9 @@ const HOT_SHARE = 0.04;
 const HOTTEST: f64 = 8;
 const COOLING = 0.0125;
 
+/** More than a dinner has activities. */
+const MANY = 1_000_000;
+
 /** What came of an attempt at a first plan. */
 export const IMPOSSIBLE_WAYS = 0;
 const NO_PLAN = 1;
@@ -137,18 +140,19 @@ export class Descent {
    */
   takeUp(steps: number, reach: number, isOver: () => boolean): boolean {
     this.wantAll();
-    return this.complete(this.takeOutNear(this.refill.putBack(), reach), steps, isOver);
+    return this.complete(this.takeOutNear(this.refill.places.putBack(), reach), steps, isOver);
   }
 
   /** The same for a plan that is late: each goes where it is wanted or as soon after it as there is room. */
-  takeUpLater(steps: number, isOver: () => boolean): boolean {
+  takeUpLater(steps: number, isOver: () => boolean, most: number = MANY): boolean {
     this.wantAll();
-    return this.complete(this.refill.putLater(), steps, isOver);
+    const left = this.refill.places.putLater();
+    return left <= most && this.complete(left, steps, isOver);
   }
 
   private wantAll(): void {
     const { board, wanted } = this;
-    for (const i of board.config.members) if (!board.placed[i]) this.refill.want(i, wanted[i]!);
+    for (const i of board.config.members) if (!board.placed[i]) this.refill.places.want(i, wanted[i]!);
   }
 
   /** Takes out what starts no more than `reach` minutes from where the first `count` of `open` are wanted; returns how many then are. */

@@ -127,7 +127,23 @@ export class Inserter {
     const from = Math.max(low, wanted);
     for (let t = nextBit(starts, from, high + 1); t >= 0; t = nextBit(starts, t + 1, high + 1))
       if (this.fits(i, mode, oven, t)) return this.commit(i, m, oven, t, false);
-    const to = Math.min(from, high + 1);
+    return this.insertLast(i, m, oven, low, Math.min(from, high + 1));
+  }
+
+  /** Places `i`, as it was, at `wanted` or as late before it as there is room. */
+  insertBefore(i: number, m: number, oven: number, wanted: number): boolean {
+    const mode = this.board.activity(i).modes[m]!;
+    const low = Math.max(0, this.earliest(i, mode));
+    const high = Math.min(wanted, this.latest(i, mode));
+    if (low > high) return false;
+    this.find(i, mode, oven, low, high, this.board.free);
+    return this.insertLast(i, m, oven, low, high + 1);
+  }
+
+  /** Places `i` at the last of the starts last found in [low, to) where the hands suffice. */
+  private insertLast(i: number, m: number, oven: number, low: number, to: number): boolean {
+    const { starts } = this;
+    const mode = this.board.activity(i).modes[m]!;
     for (let t = previousBit(starts, low, to); t >= 0; t = previousBit(starts, low, t))
       if (this.fits(i, mode, oven, t)) return this.commit(i, m, oven, t, false);
     return false;

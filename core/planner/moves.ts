@@ -1,5 +1,6 @@
 import { fixed } from '../model';
 import type { Board } from './board';
+import { CourseMoves } from './course-moves';
 import type { Forcer } from './force';
 import { Removal } from './neighbourhoods';
 import type { Random } from './random';
@@ -13,17 +14,21 @@ const WAY_CHANCE = 0.02;
 const DISPLACE_CHANCE = 0.15;
 const SHIFT_CHANCE = 0.2;
 const SLIDE_CHANCE = 0.05;
+const PUSH_CHANCE = 0.05;
 /** Minutes that a chain slides at most: half of the times few, half of them many. */
 const FEW_MINUTES = 12;
 const MANY_MINUTES = 80;
-/** How long before a course that is moved its work may be moved with it, in minutes. */
+/** How long before a chain that is pushed others may make way for it, in minutes. */
 const BACK = [20, 45, 120, 10_000];
+/** A push that leaves more than so many without a place is given up. */
+const MOST_LEFT = 3;
 /** A longer stretch of the evening than this many steps is not shifted as a whole. */
 const MOST_SHIFTED = 24;
 
 /** The moves of the search. Each leaves the board full (true) or spoilt (false: go back). */
 export class Moves {
   private readonly removal: Removal;
+  private readonly courseMoves: CourseMoves;
   private readonly dishesWithWays: number[] = [];
   private readonly moved: Int32Array;
   private movedCount = 0;
@@ -34,7 +39,9 @@ export class Moves {
     private readonly forcer: Forcer,
     private readonly refill: Refill,
   ) {
-    this.removal = new Removal(board, random);
+    const removal = new Removal(board, random);
+    this.removal = removal;
+    this.courseMoves = new CourseMoves(board, random, removal, refill);
     this.moved = new Int32Array(board.model.activities.length);
     const { dishWays } = board.model;
     for (let d = 0; d < dishWays.length; d++) if (dishWays[d]!.length > 1) this.dishesWithWays.push(d);
@@ -44,24 +51,15 @@ export class Moves {
   make(isOver: () => boolean): boolean {
     const { random, board } = this;
     let luck = random.next();
-    const forCourses = this.isUneasy() ? UNEASY_COURSE_CHANCE : COURSE_CHANCE;
-    if ((luck -= forCourses) < 0 && board.model.courses.length > 1) return this.moveCourse(isOver);
+    const forCourses = this.courseMoves.isUneasy() ? UNEASY_COURSE_CHANCE : COURSE_CHANCE;
+    if ((luck -= forCourses) < 0 && board.model.courses.length > 1) return this.courseMoves.move(isOver);
     if ((luck -= WAY_CHANCE) < 0 && this.dishesWithWays.length > 0) return this.switchWay(isOver);
     if ((luck -= DISPLACE_CHANCE) < 0) return this.displace(isOver);
     if ((luck -= SLIDE_CHANCE) < 0) return this.slide(isOver);
+    if ((luck -= PUSH_CHANCE) < 0) return this.push();
     if ((luck -= SHIFT_CHANCE) < 0) return this.shiftBlock();
     this.removal.choose(1 + random.below(random.next() < 0.3 ? 14 : 6));
     return this.takeOutAndFill();
-  }
-
-  /** True where a pause is not as the table would like it. */
-  private isUneasy(): boolean {
-    const { serve, model } = this.board;
-    const { courses } = model;
-    for (let c = 1; c < courses.length; c++) {
-      if (serve[c]! !== serve[c - 1]! + courses[c - 1]!.eating + courses[c]!.ideal) return true;
-    }
-    return false;
   }
 
   /** Moves one activity somewhere else and lets what stands there find other places. */
@@ -83,11 +81,10 @@ export class Moves {
 
   /** Moves what belongs together to another time as a whole; what stands there finds other places. */
   private slide(isOver: () => boolean): boolean {
-    const { board, random, removal, forcer, moved } = this;
+    const { board, removal, forcer, moved } = this;
     const { open } = this.refill;
     removal.chooseChain();
-    const by =
-      (random.next() < 0.5 ? -1 : 1) * (1 + random.below(random.next() < 0.5 ? FEW_MINUTES : MANY_MINUTES));
+    const by = this.minutesOfSlide();
     // Latest first, as a dinner is built.
     let count = 0;
     for (let k = 0; k < removal.count; k++) {
@@ -117,82 +114,53 @@ export class Moves {
     return left === 0 || this.refill.fill(left, 3 * left + 8, isOver);
   }
 
+  /** Moves what belongs together to another time as a whole; what stands before it makes way by going earlier. */
+  private push(): boolean {
+    const { board, random, removal, refill } = this;
+    removal.chooseChain();
+    const by = this.minutesOfSlide();
+    let ahead = 0;
+    let hands = 0;
+    let low = board.model.slots;
+    let until = 0;
+    for (let k = 0; k < removal.count; k++) {
+      const i = removal.list[k]!;
+      if (board.activity(i).role !== 'step') continue;
+      const mode = board.modeOf(i);
+      const start = board.start[i]!;
+      hands += mode.isHands ? mode.hands * mode.duration : mode.touchIn + mode.touchOut;
+      low = Math.min(low, start);
+      until = Math.max(until, start + Math.max(0, by) + mode.duration);
+      board.unplace(i);
+      refill.places.want(i, start + by);
+      ahead += 1;
+    }
+    if (ahead === 0) return false;
+    const from = Math.min(low, low + by) - BACK[random.below(BACK.length)]!;
+    // What it passes goes later by as much as it takes; half of the times, all that stands before it, too.
+    const passed = random.next() < 0.5 ? low + by : from;
+    const later = by < 0 ? hands : 0;
+    for (const i of board.config.members) {
+      const start = board.start[i]!;
+      if (!board.placed[i] || !removal.isFree(i) || start < from || start >= until) continue;
+      board.unplace(i);
+      refill.places.want(i, start >= passed && start < low ? start + later : start);
+    }
+    const left = refill.places.putEarlier(ahead);
+    return left === 0 || (left <= MOST_LEFT && refill.reinsert(left));
+  }
+
+  private minutesOfSlide(): number {
+    const { random } = this;
+    const sign = random.next() < 0.5 ? -1 : 1;
+    return sign * (1 + random.below(random.next() < 0.5 ? FEW_MINUTES : MANY_MINUTES));
+  }
+
   private takeOutAndFill(): boolean {
     const { removal, board } = this;
     const { open } = this.refill;
     for (let k = 0; k < removal.count; k++) board.unplace((open[k] = removal.list[k]!));
     return this.refill.reinsert(removal.count);
-  }
-
-  /** Gives one course another wait; moves it, all later ones, and what hangs on them. */
-  private moveCourse(isOver: () => boolean): boolean {
-    const { board, random } = this;
-    const { model } = board;
-    const c = 1 + random.below(model.courses.length - 1);
-    const { least, most, ideal } = model.courses[c]!;
-    const wait = board.serve[c]! - board.serve[c - 1]! - model.courses[c - 1]!.eating;
-    const luck = random.next();
-    const wanted =
-      luck < 0.3
-        ? ideal
-        : luck < 0.7
-          ? wait + (random.next() < 0.5 ? -1 : 1) * (1 + random.below(3))
-          : least + random.below(most - least + 1);
-    const shift = Math.max(least, Math.min(most, wanted)) - wait;
-    if (shift === 0) return false;
-    this.movedCount = 0;
-    if (random.next() < 0.5) this.chooseAfterPlates(c);
-    else this.chooseAround(c);
-    for (let k = 0; k < this.movedCount; k++)
-      this.refill.want(this.moved[k]!, board.start[this.moved[k]!]! + shift);
-    for (let k = 0; k < this.movedCount; k++) board.unplace(this.moved[k]!);
-    for (let k = c; k < model.courses.length; k++) board.serve[k]! += shift;
-    for (const i of board.config.members) {
-      if (board.placed[i] && !this.stillHolds(i)) {
-        board.unplace(i);
-        this.refill.want(i, -1);
-      }
-    }
-    const left = this.refill.putBack();
-    return left === 0 || this.refill.fill(left, 3 * left + 30, isOver);
-  }
-
-  /** Service of course `c` and later ones, and what is begun for them after the plates before are down. */
-  private chooseAfterPlates(c: number): void {
-    const { board, moved } = this;
-    for (const i of board.config.members) {
-      const { role, course } = board.activity(i);
-      const isMoved =
-        role !== 'step' || (this.removal.isMovable(i) && board.start[i]! >= board.serve[c - 1]!);
-      if (course >= c && isMoved) moved[this.movedCount++] = i;
-    }
-  }
-
-  /** The same with all that leads there for some time back, and some of what goes on at the table. */
-  private chooseAround(c: number): void {
-    const { board, random, moved } = this;
-    const from = board.serve[c]! - BACK[random.below(BACK.length)]!;
-    const plates = board.serve[c - 1]!;
-    for (const i of board.config.members) {
-      const { role, course } = board.activity(i);
-      const isService = role !== 'step';
-      if (!isService && !this.removal.isMovable(i)) continue;
-      const isLed = course >= c && (isService || board.start[i]! >= from);
-      const isAtTable = board.end[i]! > plates && board.start[i]! > plates - 30;
-      if (isLed || (isAtTable && !isService && random.next() < 0.5)) moved[this.movedCount++] = i;
-    }
-  }
-
-  /** True where placed `i` still agrees with the plating it leads to and the eating times. */
-  private stillHolds(i: number): boolean {
-    const { board } = this;
-    const mode = board.modeOf(i);
-    if (mode.stay) return false;
-    for (const use of mode.things) if (use.kept) return false;
-    const plates = board.config.plates[i]!;
-    if (plates === -2) return true;
-    const waited = board.platingStart(board.activity(i).course) - board.end[i]!;
-    return waited >= 0 && waited <= (plates >= 0 ? plates : mode.most);
   }
 
   /** Moves a stretch of the evening as a whole, so that room opens on one side of it. */
@@ -215,10 +183,10 @@ export class Moves {
     if (this.movedCount === 0 || this.movedCount > MOST_SHIFTED) return false;
     for (let k = 0; k < this.movedCount; k++) {
       const i = this.moved[k]!;
-      this.refill.want(i, board.start[i]! + by);
+      this.refill.places.want(i, board.start[i]! + by);
       board.unplace(i);
     }
-    const left = this.refill.putBack();
+    const left = this.refill.places.putBack();
     return left === 0 || this.refill.reinsert(left);
   }
 

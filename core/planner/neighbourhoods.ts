@@ -101,7 +101,12 @@ export class Removal {
   /** False for what has one place only: what is pinned or begun, and plates, where there is one cook. */
   isMovable(i: number): boolean {
     const { board } = this;
-    return (board.activity(i).role === 'step' && !board.isFast(i)) || board.model.cookCount > 1;
+    return this.isFree(i) || board.model.cookCount > 1;
+  }
+
+  /** True for a step that has more than one place. */
+  isFree(i: number): boolean {
+    return this.board.activity(i).role === 'step' && !this.board.isFast(i);
   }
 
   /** One that can move; any where there is none. */

@@ -3,6 +3,7 @@ import type { Board } from './board';
 import type { Forcer } from './force';
 import type { Inserter } from './insert';
 import type { Random } from './random';
+import { WantedPlaces } from './wanted-places';
 
 /** How often all that was taken out is kept to one side of a moment. */
 const CUT_CHANCE = 0.25;
@@ -11,14 +12,11 @@ const PUSH_CHANCE = 0.3;
 /** Steps or rounds between two looks at the clock. */
 export const CHECK_CLOCK_EVERY = 32;
 
-/** Puts back what was taken off the board: cheaply, by force, or at given places. */
+/** Puts back what was taken off the board, cheaply or by force. */
 export class Refill {
   /** Activities that are off the board; callers fill in the first so many. */
   readonly open: Int32Array;
-  /** Activities to be put back, and where each would like to be. */
-  private readonly moved: Int32Array;
-  private movedCount = 0;
-  private readonly wanted: Int32Array;
+  readonly places: WantedPlaces;
   /** What is linked to one activity. */
   private readonly linked: Int32Array;
   private linkedCount = 0;
@@ -29,9 +27,9 @@ export class Refill {
     private readonly inserter: Inserter,
     private readonly forcer: Forcer,
   ) {
-    this.open = new Int32Array(board.model.activities.length);
-    this.wanted = new Int32Array(board.model.activities.length);
-    this.moved = new Int32Array(board.model.activities.length);
+    const open = new Int32Array(board.model.activities.length);
+    this.open = open;
+    this.places = new WantedPlaces(board, inserter, open);
     this.linked = new Int32Array(2 * board.model.activities.length);
   }
 
@@ -186,98 +184,5 @@ export class Refill {
       if (this.isVictim(this.linked[n]!)) this.linked[count++] = this.linked[n]!;
     }
     return count > 0 ? this.linked[this.random.below(count)]! : -1;
-  }
-
-  /** Adds an activity to those that `putBack` is to put back, `at` a slot, or -1. */
-  want(i: number, at: number): void {
-    this.wanted[i] = at;
-    this.moved[this.movedCount++] = i;
-  }
-
-  /**
-   * Puts what was wanted at its place where that is free. Returns how many are left in `open`.
-   */
-  putBack(): number {
-    const { board, open, wanted } = this;
-    // What is still to be put back stands in `open`: first those whose turn is to come, then those left over.
-    let count = this.openMoved(true);
-    let isOpen = board.tighten(open, count);
-    for (let turns = count; turns > 0; turns--) {
-      const i = open[0]!;
-      for (let k = 1; k < count; k++) open[k - 1] = open[k]!;
-      open[count - 1] = i;
-      const start = wanted[i]!;
-      if (!isOpen || start < 0 || !this.inserter.insertBack(i, board.mode[i]!, board.oven[i]!, start))
-        continue;
-      count -= 1;
-      if (board.follow(i, open, count)) continue;
-      board.unplace(i);
-      open[count++] = i;
-      isOpen = board.tighten(open, count);
-    }
-    return count;
-  }
-
-  /**
-   * Puts what was wanted at its place or as soon after it as there is room, earliest first, and before all of it what has one
-   * place only. Returns how many are left in `open`.
-   */
-  putLater(): number {
-    const { board, open } = this;
-    let count = this.openMoved(false);
-    if (!board.tighten(open, count)) return count;
-    // What found no place stands first in `open`, then what is still to come.
-    let left = 0;
-    while (left < count) {
-      const i = open[left]!;
-      if (!this.isPutLater(i)) {
-        left += 1;
-        continue;
-      }
-      count -= 1;
-      for (let k = left; k < count; k++) open[k] = open[k + 1]!;
-      if (board.follow(i, open, count)) continue;
-      board.unplace(i);
-      for (let k = count; k > left; k--) open[k] = open[k - 1]!;
-      open[left++] = i;
-      count += 1;
-      if (!board.tighten(open, count)) return count;
-    }
-    return left;
-  }
-
-  private isPutLater(i: number): boolean {
-    const { board, inserter } = this;
-    const wanted = this.wanted[i]!;
-    if (wanted < 0) return false;
-    const mode = board.mode[i]!;
-    const oven = board.oven[i]!;
-    return inserter.insertBack(i, mode, oven, wanted) || inserter.insertFrom(i, mode, oven, wanted);
-  }
-
-  /** Moves what is to be put back into `open`, in the order of its turns; returns how many there are. */
-  private openMoved(isLatestFirst: boolean): number {
-    const { open, moved, wanted } = this;
-    const count = this.movedCount;
-    this.movedCount = 0;
-    for (let k = 0; k < count; k++) {
-      const i = moved[k]!;
-      let at = k;
-      for (; at > 0; at--) {
-        const other = open[at - 1]!;
-        const isBefore = isLatestFirst ? wanted[other]! >= wanted[i]! : this.rank(other) <= this.rank(i);
-        if (isBefore) break;
-        open[at] = other;
-      }
-      open[at] = i;
-    }
-    return count;
-  }
-
-  /** When it is the turn of what is put back, earliest first: of what has one place, work that can pause for the rest of it comes last. */
-  private rank(i: number): number {
-    const { role, pin } = this.board.activity(i);
-    if (role === 'step' && pin === -1) return this.wanted[i]!;
-    return this.board.modeOf(i).pausable ? -1 : -2;
   }
 }

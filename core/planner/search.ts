@@ -16,11 +16,14 @@ import { isLeastForStarts } from './rigid';
 import { CHECK_CLOCK_EVERY } from './refill';
 import { runsFor, type Budget, type Runner } from './runs';
 import { layOut, layOutBest } from './settle';
+import { Sparing } from './sparing';
 
 /** Attempts at taking up an old plan: about what finds no place so many minutes are taken out with it. */
 const REACH_OF_TRY = [0, 15, 30, 60, 120, 240];
 /** Steps that each may take for each activity. */
 const STEPS_OF_TRY = 3;
+/** Of all rounds so many go to what becomes of a late plan when one thing is put off. */
+const SHARE_FOR_SPARING = 0.15;
 /** Attempts at a first plan before the dinner is called impossible. */
 const MAX_ATTEMPTS = 1500;
 /** After so many attempts at which lags alone left no plan, of too many ways to look at each, none is looked for any more. */
@@ -39,6 +42,7 @@ export class Search implements Runner {
   readonly configurations: readonly Configuration[] | null;
   private readonly descent: Descent;
   private readonly calm: Calming;
+  private readonly sparing: Sparing;
   readonly random: Random;
   private kernel: Kernel | null | undefined;
 
@@ -52,6 +56,7 @@ export class Search implements Runner {
     this.best = this.descent.best;
     this.configurations = allConfigurations(this.board);
     this.calm = new Calming(this.descent);
+    this.sparing = new Sparing(this.descent);
   }
 
   get rounds(): number {
@@ -161,10 +166,15 @@ export class Search implements Runner {
     const again = (reach: number) => attempt(starts, (engine) => engine.takeUp(steps, reach, giveUp));
     const later = (wanted: readonly number[]) =>
       attempt(wanted, (engine) => engine.takeUpLater(steps, giveUp));
-    const isTaken =
-      again(0) ||
-      laterStarts(board, plan, members, starts).filter(later).length > 0 ||
-      REACH_OF_TRY.some(again);
+    const end = this.rounds + Math.round(SHARE_FOR_SPARING * budget.rounds);
+    const sparing = (wanted: readonly number[]) =>
+      attempt(wanted, (engine) =>
+        (engine instanceof Kernel ? engine : this.sparing).takeUpSparing(end, giveUp),
+      );
+    const whenLate = laterStarts(board, plan, members, starts);
+    const isNear = again(0) || whenLate.filter(later).length > 0;
+    const isSpared = whenLate.filter(sparing).length > 0;
+    const isTaken = isNear || isSpared || REACH_OF_TRY.some(again);
     if (isTaken && this.best.cost < before) budget.onBetter?.(this.best.cost);
     return isTaken;
   }

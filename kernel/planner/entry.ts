@@ -3,11 +3,13 @@ import { isOver, received } from '../model/entry';
 import { Calming } from './calming';
 import { Descent } from './descent';
 import { Random } from './random';
+import { Sparing } from './sparing';
 
 // What the host calls; see `core/planner/kernel/kernel.ts`. Addresses are bytes in the kernel's memory.
 
 let descent: Descent | null = null;
 let calming: Calming | null = null;
+let sparing: Sparing | null = null;
 
 function search(): Descent {
   return descent as Descent;
@@ -21,6 +23,7 @@ function quiet(): Calming {
 export function open(): void {
   descent = new Descent(new Model(received()), new Random(1));
   calming = new Calming(search());
+  sparing = new Sparing(search());
 }
 
 export function attempt(number: i32, tried: i32): i32 {
@@ -45,6 +48,10 @@ export function takeUp(steps: i32, reach: i32): bool {
 
 export function takeUpLater(steps: i32): bool {
   return search().takeUpLater(steps, isOver);
+}
+
+export function takeUpSparing(until: i32): bool {
+  return (sparing as Sparing).takeUpSparing(until, isOver);
 }
 
 export function anchors(): usize {

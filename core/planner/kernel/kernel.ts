@@ -10,6 +10,7 @@ interface Exports extends KernelMemory {
   wanted(): number;
   takeUp(steps: number, reach: number): number;
   takeUpLater(steps: number): number;
+  takeUpSparing(until: number): number;
   anchors(): number;
   beginCalming(limit: number): void;
   calm(until: number): void;
@@ -99,6 +100,11 @@ export class Kernel {
   takeUpLater(steps: number, isOver: () => boolean): boolean {
     this.ask.isOver = isOver;
     return this.wasm.takeUpLater(steps) !== 0;
+  }
+
+  takeUpSparing(until: number, isOver: () => boolean): boolean {
+    this.ask.isOver = isOver;
+    return this.wasm.takeUpSparing(until) !== 0;
   }
 
   beginCalming(limit: number): void {
