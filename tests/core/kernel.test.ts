@@ -1,5 +1,6 @@
 import { compileModel } from '../../core/model';
 import { Calming } from '../../core/planner/calming';
+import { Sparing } from '../../core/planner/sparing';
 import { allConfigurations } from '../../core/planner/combinations';
 import { Descent, FOUND, IMPOSSIBLE_WAYS } from '../../core/planner/descent';
 import { Kernel } from '../../core/planner/kernel/kernel';
@@ -113,12 +114,17 @@ test.each(['small', 'medium', 'large'] as const)(
       copy.board.memory.set(descent.board.memory);
       kernel.take();
       const engines = [
-        { up: descent, calm: calming },
-        { up: kernel, calm: kernel },
+        { up: descent, calm: calming, spare: new Sparing(descent) },
+        { up: kernel, calm: kernel, spare: kernel },
       ];
-      const results = engines.map(({ up, calm }) => {
+      const results = engines.map(({ up, calm, spare }) => {
         up.wanted.set(starts.map((start, i) => (i % 4 === 0 ? start + 5 : start)));
-        const isTaken = seed % 2 === 0 ? up.takeUp(200, 20, never) : up.takeUpLater(200, never);
+        const ways = [
+          () => up.takeUp(200, 20, never),
+          () => up.takeUpLater(200, never),
+          () => spare.takeUpSparing(up.rounds + 200, never),
+        ];
+        const isTaken = ways[seed % 3]!();
         calm.anchors.set(starts.map((start, i) => (i % 5 === 0 ? start + 3 : start)));
         calm.beginCalming(1.05 * up.bestCost);
         const before = calm.fewest;
