@@ -173,7 +173,10 @@ export class Search implements Runner {
       );
     const whenLate = laterStarts(board, plan, members, starts);
     const isNear = again(0) || whenLate.filter(later).length > 0;
-    const isSpared = whenLate.filter(sparing).length > 0;
+    // What costs no more than it did needs nothing put off.
+    const isAsGood = plan.cost !== null && this.best.cost <= plan.cost;
+    const forSparing = isAsGood ? [] : whenLate.length > 0 ? whenLate : [starts];
+    const isSpared = forSparing.filter(sparing).length > 0;
     const isTaken = isNear || isSpared || REACH_OF_TRY.some(again);
     if (isTaken && this.best.cost < before) budget.onBetter?.(this.best.cost);
     return isTaken;
