@@ -23,9 +23,6 @@ const HOT_SHARE = 0.04;
 const HOTTEST: f64 = 8;
 const COOLING = 0.0125;
 
-/** More than a dinner has activities. */
-const MANY = 1_000_000;
-
 /** What came of an attempt at a first plan. */
 export const IMPOSSIBLE_WAYS = 0;
 const NO_PLAN = 1;
@@ -143,8 +140,8 @@ export class Descent {
     return this.complete(this.takeOutNear(this.refill.places.putBack(), reach), steps, isOver);
   }
 
-  /** The same for a plan that is late: each goes where it is wanted or as soon after it as there is room. */
-  takeUpLater(steps: number, isOver: () => boolean, most: number = MANY): boolean {
+  /** The same for a plan that is late: each goes where it is wanted or as soon after it as there is room. Given up where more than `most` find none. */
+  takeUpLater(steps: number, isOver: () => boolean, most: number = this.wanted.length): boolean {
     this.wantAll();
     const left = this.refill.places.putLater();
     return left <= most && this.complete(left, steps, isOver);
