@@ -4,6 +4,7 @@ import { Board } from './board';
 import { awayHolds, GUIDE, totalCost } from './cost';
 import { Forcer } from './force';
 import { Inserter } from './insert';
+import { Mending } from './mending';
 import { Moves } from './moves';
 import { Opening } from './opening';
 import { Pieces } from './pieces';
@@ -15,9 +16,8 @@ const SAME: f64 = 1e-9;
 /** Steps that an attempt may take for each activity: what comes easily comes soon, so two short tries go before each long one. */
 const SHORT_TRY = 2;
 const LONG_TRY = 12;
-/** An attempt at whose end so few have no place goes on for so many more. */
-const ALMOST_NONE = 5;
-const LAST_TRY = 10;
+/** An attempt at whose end no more than this share have no place is mended. */
+const FEW = 0.25;
 /** The acceptance rule begins at a share of the first plan's cost, but no hotter than HOTTEST, and cools to a part of that. */
 const HOT_SHARE = 0.04;
 const HOTTEST: f64 = 8;
@@ -72,7 +72,8 @@ export class Descent {
   /** What a board has on it before anything is placed, where something has begun: see `recallBegun`. */
   readonly begun: Int32Array;
   hasBegun = false;
-  private readonly opening: Opening;
+  readonly opening: Opening;
+  private readonly mending: Mending;
   private readonly pieces: Pieces;
   private readonly current: Int32Array;
   private config: Configuration;
@@ -97,6 +98,7 @@ export class Descent {
     this.refill = refill;
     this.moves = new Moves(board, random, forcer, refill);
     this.opening = new Opening(board, random, inserter, forcer, refill);
+    this.mending = new Mending(board, random, refill);
     this.pieces = new Pieces(board);
     this.current = copyOf(board.memory);
     this.begun = copyOf(board.memory);
@@ -118,14 +120,21 @@ export class Descent {
     const patience = (tried + 1) % 3 !== 0 ? SHORT_TRY : Math.min(LONG_TRY, 4 + tried);
     const size = this.board.config.members.length + 5;
     if (this.complete(left, patience * size, isOver)) return FOUND;
-    const rest = this.refill.openRest();
-    return rest <= ALMOST_NONE && this.complete(rest, LAST_TRY * size, isOver) ? FOUND : NO_PLAN;
+    const isAlmost = this.refill.openRest() <= FEW * size;
+    if (isAlmost && this.mending.mend(isOver) && this.counts()) return FOUND;
+    this.opening.likely.learn(this.board.serve, this.refill.openRest());
+    return NO_PLAN;
   }
 
   /** Puts back what stands in `open`, `count` of it, within so many steps; a plan that comes of it counts. */
   private complete(count: number, steps: number, isOver: () => boolean): boolean {
     // A plan comes first, so whatever can give way may be pushed.
-    if (!this.refill.fill(count, steps, isOver, 1) || !this.isSound()) return false;
+    return this.refill.fill(count, steps, isOver, 1) && this.counts();
+  }
+
+  /** Keeps the plan on the board if it is better; false where it is not sound. */
+  private counts(): boolean {
+    if (!this.isSound()) return false;
     this.keepIfBetter(totalCost(this.board), false);
     return true;
   }

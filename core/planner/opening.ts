@@ -2,6 +2,7 @@ import { fixed, type f64 } from '../model';
 import type { Board } from './board';
 import type { Forcer } from './force';
 import type { Inserter } from './insert';
+import { LikelyPauses } from './likely-pauses';
 import type { Random } from './random';
 import type { Refill } from './refill';
 
@@ -10,6 +11,10 @@ const FADING: f64 = 0.8;
 
 /** How often a later attempt leaves the pause before a course as the table would like it. */
 const IDEAL_CHANCE = 0.5;
+
+/** How often a later attempt has pauses like those with which the fewest found no place so far; by how many minutes they differ at most. */
+const LIKELY_CHANCE = 0.5;
+const LIKELY_BY = 4;
 
 /** Choices of ways that an attempt looks at until one is possible. */
 const DRAWS = 60;
@@ -20,13 +25,17 @@ export const ANY_WAYS = -1;
 
 /** How an attempt at a first plan begins: ways, pauses, and what has one place. */
 export class Opening {
+  readonly likely: LikelyPauses;
+
   constructor(
     private readonly board: Board,
     private readonly random: Random,
     private readonly inserter: Inserter,
     private readonly forcer: Forcer,
     private readonly refill: Refill,
-  ) {}
+  ) {
+    this.likely = new LikelyPauses(board.model.courses.length);
+  }
 
   /** The first way of each dish or any, as the attempt wants; where lags alone forbid that, others. False where none were found. */
   chooseWays(attempt: number): boolean {
@@ -58,19 +67,26 @@ export class Opening {
     return this.placeFast(refill.openRest(), attempt > 1 && this.random.next() < 0.5);
   }
 
-  /** Tries the waits that each course would like, then the longest, then those with some that chance has. */
+  /**
+   * Tries the waits that each course would like, then the longest, then those with some that chance has, or some near
+   * those with which most found a place.
+   */
   private chooseWaits(attempt: number): void {
-    const { courses, zero } = this.board.model;
-    const { serve } = this.board;
-    let at = zero;
-    for (let c = 0; c < courses.length; c++) {
+    const { board, random, likely } = this;
+    const { courses, zero } = board.model;
+    const { serve } = board;
+    const isLikely = attempt > 1 && likely.areKnown && random.next() < LIKELY_CHANCE;
+    serve[0] = zero;
+    for (let c = 1; c < courses.length; c++) {
       const { least, ideal, most } = courses[c]!;
+      const { eating } = courses[c - 1]!;
       let wait = most;
-      const isIdeal = attempt <= FIRST_WAYS || (attempt > 1 && this.random.next() < IDEAL_CHANCE);
-      if (isIdeal) wait = Math.min(most, Math.max(least, ideal));
-      else if (attempt > 1) wait = least + this.random.below(most - least + 1);
-      if (c > 0) at += courses[c - 1]!.eating + wait;
-      serve[c] = at;
+      if (isLikely) {
+        wait = likely.serveOf(c) - likely.serveOf(c - 1) - eating;
+        wait += random.below(2 * LIKELY_BY + 1) - LIKELY_BY;
+      } else if (attempt <= FIRST_WAYS || (attempt > 1 && random.next() < IDEAL_CHANCE)) wait = ideal;
+      else if (attempt > 1) wait = least + random.below(most - least + 1);
+      serve[c] = serve[c - 1]! + eating + Math.min(most, Math.max(least, wait));
     }
   }
 

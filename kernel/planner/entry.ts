@@ -90,6 +90,10 @@ export function failures(): usize {
   return changetype<usize>(search().forcer.failures);
 }
 
+export function likelyPauses(): usize {
+  return changetype<usize>(search().opening.likely.state);
+}
+
 export function boardMemory(): usize {
   return changetype<usize>(search().board.memory);
 }

@@ -1,9 +1,12 @@
 import { compileModel, type Model } from '../../core/model';
 import { Descent, FOUND } from '../../core/planner/descent';
+import { LikelyPauses } from '../../core/planner/likely-pauses';
+import { Mending } from '../../core/planner/mending';
 import { ANY_WAYS, FIRST_WAYS } from '../../core/planner/opening';
 import { Random } from '../../core/planner/random';
 import { Search } from '../../core/planner/search';
 import { dinnerFile, read, step } from '../builders/dinner';
+import { generateDinner, generateOddDinner } from '../builders/generate-dinner';
 
 /** The second course would best come 10 minutes after the first was eaten; its dish can be made in two ways. */
 const courses = [
@@ -117,5 +120,70 @@ describe('where something is pinned', () => {
       const i = pinned.activities.findIndex(({ name }) => name === 'cake/stir');
       expect(search.board.start[i]! - pinned.zero).toBe(24);
     }
+  });
+});
+
+describe('pauses with which most found a place', () => {
+  const slots = (...serve: number[]) => Int32Array.from(serve);
+
+  test('are remembered until others do as well, or nearly, after some attempts', () => {
+    const likely = new LikelyPauses(2);
+    expect(likely.areKnown).toBe(false);
+    likely.learn(slots(100, 140), 7);
+    likely.learn(slots(100, 150), 12);
+    expect(likely.areKnown).toBe(true);
+    expect([likely.serveOf(0), likely.serveOf(1)]).toEqual([100, 140]);
+    // Seven and one for each of two attempts.
+    likely.learn(slots(100, 160), 9);
+    expect(likely.serveOf(1)).toBe(160);
+    likely.learn(slots(100, 170), 3);
+    expect(likely.serveOf(1)).toBe(170);
+  });
+
+  test('find a plan in few attempts where the pauses that the table would like leave none', () => {
+    const model = compileModel(read(generateOddDinner(14, 'medium')));
+    const attempts = Array.from({ length: 8 }, (_, seed) => {
+      const descent = new Descent(model, new Random(seed + 1));
+      let attempt = 0;
+      while (attempt < 400 && descent.attempt(attempt, attempt, () => false) !== FOUND) attempt += 1;
+      return attempt;
+    });
+    // 197 in all; 586 where nothing is remembered or mended.
+    expect(attempts.reduce((sum, n) => sum + n)).toBeLessThan(400);
+  });
+});
+
+describe('what is nearly a plan', () => {
+  const never = () => false;
+
+  /** A plan of a dinner of some thirty steps off whose board some are taken. */
+  function spoilt(seed: number) {
+    const model = compileModel(read(generateDinner(seed, 'medium')));
+    const descent = new Descent(model, new Random(seed));
+    for (let attempt = 0; descent.attempt(attempt, attempt, never) !== FOUND; attempt++);
+    const { board } = descent;
+    const steps = board.config.members.filter((i) => board.activity(i).role === 'step');
+    for (const i of steps.filter((_, k) => k % 5 === seed % 5)) board.unplace(i);
+    return { descent, mending: new Mending(board, new Random(7), descent.refill) };
+  }
+
+  test('is mended', () => {
+    for (let seed = 1; seed <= 8; seed++) {
+      const { descent, mending } = spoilt(seed);
+      expect(descent.refill.openRest()).toBeGreaterThan(3);
+      expect(mending.mend(never)).toBe(true);
+      expect(descent.refill.openRest()).toBe(0);
+      expect(descent.isSound()).toBe(true);
+    }
+  });
+
+  test('is given up where something has no place, and as soon as the time is over', () => {
+    const { descent, mending } = spoilt(1);
+    const blocked = descent.refill.open[descent.refill.openRest() - 1]!;
+    descent.board.calendarStarts[blocked]!.fill(0);
+    expect(mending.mend(never)).toBe(false);
+    expect(descent.board.placed[blocked]).toBe(0);
+    const other = spoilt(2);
+    expect(other.mending.mend(() => true)).toBe(false);
   });
 });

@@ -6,7 +6,12 @@ import { Descent, FOUND, IMPOSSIBLE_WAYS } from '../../core/planner/descent';
 import { Kernel } from '../../core/planner/kernel/kernel';
 import { Random } from '../../core/planner/random';
 import { read } from '../builders/dinner';
-import { generateDinner, generateSpicyDinner, type Size } from '../builders/generate-dinner';
+import {
+  generateDinner,
+  generateOddDinner,
+  generateSpicyDinner,
+  type Size,
+} from '../builders/generate-dinner';
 
 const never = () => false;
 
@@ -60,6 +65,7 @@ test.each([
       expect(isSame(copy.best.memory, descent.best.memory)).toBe(true);
       expect(isSame(copy.board.memory, descent.board.memory)).toBe(true);
       expect(copy.forcer.failures).toEqual(descent.forcer.failures);
+      expect(copy.opening.likely.state).toEqual(descent.opening.likely.state);
       expect(copy.best.config.ways).toEqual(descent.best.config.ways);
     }
   }
@@ -85,6 +91,18 @@ test('the compiled search goes on from where the other one stands', () => {
   kernel.give();
   expect(copy.best.cost).toBe(descent.best.cost);
   expect(copy.best.cost).toBeLessThan(before);
+});
+
+test('attempts that come to nothing, and what is learnt of them, are the same', () => {
+  const { descent, copy, kernel } = bothBuilds(14, 'medium', generateOddDinner);
+  for (let attempt = 0; attempt < 6; attempt++) {
+    kernel.take();
+    expect(kernel.attempt(attempt, attempt, never)).toBe(descent.attempt(attempt, attempt, never));
+    kernel.give();
+    expect(copy.random.state).toBe(descent.random.state);
+    expect(copy.opening.likely.state).toEqual(descent.opening.likely.state);
+  }
+  expect(descent.opening.likely.areKnown).toBe(true);
 });
 
 test('the compiled search stops when it is told to', () => {

@@ -20,6 +20,7 @@ interface Exports extends KernelMemory {
   randomState(): number;
   setRandomState(state: number): void;
   failures(): number;
+  likelyPauses(): number;
   boardMemory(): number;
   boardConfiguration(): number;
   setBoardConfiguration(index: number): void;
@@ -119,13 +120,14 @@ export class Kernel {
   /** Takes over where the descent stands. */
   take(): void {
     const { wasm, descent, configurations } = this;
-    const { best, board, forcer, random } = descent;
+    const { best, board, forcer, opening, random } = descent;
     const indexOf = (config: Configuration) => configurations.indexOf(config);
     this.words(wasm.boardMemory()).set(board.memory);
     this.words(wasm.bestMemory()).set(best.memory);
     this.words(wasm.begunMemory()).set(descent.begun);
     wasm.setHasBegun(descent.hasBegun ? 1 : 0);
     this.failures().set(forcer.failures);
+    this.likelyPauses().set(opening.likely.state);
     wasm.setBoardConfiguration(indexOf(board.config));
     wasm.setBest(indexOf(best.config), best.cost, best.pull);
     wasm.setRounds(descent.rounds);
@@ -135,11 +137,12 @@ export class Kernel {
   /** Leaves the descent where the kernel stands. */
   give(): void {
     const { wasm, descent, configurations } = this;
-    const { board, forcer, random } = descent;
+    const { board, forcer, opening, random } = descent;
     this.giveBest();
     board.memory.set(this.words(wasm.boardMemory()));
     board.config = configurations[wasm.boardConfiguration()]!;
     forcer.failures.set(this.failures());
+    opening.likely.state.set(this.likelyPauses());
     descent.rounds = wasm.rounds();
     random.state = wasm.randomState();
   }
@@ -169,5 +172,10 @@ export class Kernel {
       this.wasm.failures(),
       this.descent.forcer.failures.length,
     );
+  }
+
+  private likelyPauses(): Int32Array {
+    const { length } = this.descent.opening.likely.state;
+    return new Int32Array(this.wasm.memory.buffer, this.wasm.likelyPauses(), length);
   }
 }
