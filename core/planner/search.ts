@@ -1,5 +1,5 @@
 import type { Configuration, Model } from '../model';
-import type { Answer, Settled } from '../proof';
+import { isImpossible, type Answer, type Settled } from '../proof';
 import type { Plan } from '../plan';
 import { lastOf } from '../slices';
 import type { Board } from './board';
@@ -29,6 +29,9 @@ const MAX_ATTEMPTS = 1500;
 /** After so many attempts at which lags alone left no plan, of too many ways to look at each, none is looked for any more. */
 const HOPELESS_ATTEMPTS = 10;
 
+/** After so many it is asked whether there can be a plan at all. */
+const SOON = 6;
+
 /** Attempts at another first plan. */
 const RESTART_ATTEMPTS = 12;
 /** Steps for each activity in which what overlaps in a relaxed answer has to find other places. */
@@ -44,6 +47,8 @@ export class Search implements Runner {
   private readonly calm: Calming;
   private readonly sparing: Sparing;
   readonly random: Random;
+  /** True where there is a plan, so that nobody need ask whether there can be one. */
+  isPossible = false;
   private kernel: Kernel | null | undefined;
 
   constructor(
@@ -76,15 +81,22 @@ export class Search implements Runner {
     for (let attempt = first; !budget.isOver() && attempt < attempts; attempt++) {
       if (tried === 0 && attempt >= HOPELESS_ATTEMPTS) break;
       yield;
+      if (attempt === SOON && this.isProvenImpossible(budget.isOver)) break;
       const outcome = (kernel ?? this.descent).attempt(attempt, tried, budget.isOver);
       if (outcome !== IMPOSSIBLE_WAYS) tried += 1;
       if (outcome !== FOUND) continue;
+      this.isPossible = true;
       kernel?.give();
       budget.onBetter?.(this.best.cost);
       return true;
     }
     kernel?.give();
     return false;
+  }
+
+  private isProvenImpossible(isOver: () => boolean): boolean {
+    const configs = this.configurations?.filter((config) => config.possible);
+    return !this.isPossible && configs !== undefined && isImpossible(this.model, configs, isOver);
   }
 
   /** Improves the incumbent until the budget is spent, accepting like annealing. */

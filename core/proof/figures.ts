@@ -5,6 +5,8 @@ import type { Tree } from './tree';
 /** Stretches of hands of one cook that belong together: of a step with all that begins or ends where it does, or of a course. */
 export class Figure {
   count = 0;
+  /** True where one cook cannot do all of it, wherever it lies. */
+  isTooMuch = false;
   /** By stretch, in the order in which they come: when it begins at the soonest and at the latest, in minutes from the start of the step or the serving slot, and how long it is. */
   readonly low: Int32Array;
   readonly high: Int32Array;
@@ -46,8 +48,12 @@ export class Figure {
     let at = this.count;
     while (at > 0 && this.low[at - 1]! > low) at -= 1;
     for (let n = 0; n < this.count; n++) {
+      if (this.of[n] === activity) continue;
       const isApart = this.high[n]! + this.length[n]! <= low || high + length <= this.low[n]!;
-      if (this.of[n] !== activity && !isApart) return;
+      const mayBeBefore = low + length <= this.high[n]!;
+      const mayBeAfter = this.low[n]! + this.length[n]! <= high;
+      if (!mayBeBefore && !mayBeAfter) this.isTooMuch = true;
+      if (!isApart) return;
     }
     for (let n = this.count; n > at; n--) {
       this.low[n] = this.low[n - 1]!;
@@ -75,9 +81,18 @@ export class Figures {
 
   /** The figure of an option, counted from its start; `isWhole` says that it does not pause. */
   ofOption(option: Option, isWhole: boolean): Figure {
-    const figure = new Figure(MOST, this.tree.model.activities.length);
+    const figure = this.nothing();
     this.addFromStart(figure, option, 0, 0, isWhole);
+    if (!isWhole && option.reach > 0) {
+      const end = this.nothing();
+      this.addFromEnd(end, option, 0, 0);
+      figure.isTooMuch = figure.isTooMuch || end.isTooMuch;
+    }
     return figure;
+  }
+
+  private nothing(): Figure {
+    return new Figure(MOST, this.tree.model.activities.length);
   }
 
   /** Plating and clearing, counted from the serving slot. */

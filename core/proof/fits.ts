@@ -69,13 +69,27 @@ export class Fits {
     const { domain, awayHigh } = part;
     const courses = choices.firstCourse;
     choices.read(this.known);
-    let changed = false;
+    let changed = this.closeTooMuch(domain);
     for (const i of tree.order) {
       for (const j of tree.order) if (i !== j && this.close(domain, i, j, 0)) changed = true;
       for (let c = 0; c < awayHigh.length; c++) {
         if (this.close(domain, i, courses + c, awayHigh[c]!)) changed = true;
         if (this.close(domain, courses + c, i, awayHigh[c]!)) changed = true;
       }
+    }
+    return changed;
+  }
+
+  /** Closes what one cook cannot do by itself, with what has to lie right beside it. */
+  private closeTooMuch(domain: Uint8Array): boolean {
+    const { at, first, last, figure } = this.choices;
+    if (this.tree.model.cookCount > 1) return false;
+    let changed = false;
+    for (let x = 0; x < this.tree.optionCount; x++) {
+      if (!this.figures[figure[x]!]!.isTooMuch || last[x]! < first[x]!) continue;
+      domain.fill(0, at[x]! + first[x]!, at[x]! + last[x]! + 1);
+      last[x] = -1;
+      changed = true;
     }
     return changed;
   }

@@ -112,6 +112,11 @@ export class Prover {
     if (node.bound < this.target - WORTH) this.open.push(node);
   }
 
+  /** True where no part is left that may be worth a plan. */
+  get isDone(): boolean {
+    return this.open.least === Infinity;
+  }
+
   /** A better plan is known by now. */
   beat(cost: number): void {
     this.target = Math.min(this.target, cost);
