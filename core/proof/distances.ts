@@ -33,7 +33,8 @@ export class Distances {
     return this.least[from * this.count + to]!;
   }
 
-  private raise(from: number, to: number, minutes: number): void {
+  /** Has at least so many minutes lie between two. `close` tells what that means for others. */
+  raise(from: number, to: number, minutes: number): void {
     const place = from * this.count + to;
     this.least[place] = Math.max(this.least[place]!, minutes);
   }
@@ -79,8 +80,8 @@ export class Distances {
     if (longest < NO_LIMIT) this.raise(to, i, -longest - later);
   }
 
-  /** Whatever is demanded by way of others. */
-  private close(): void {
+  /** Whatever is demanded by way of others. False where something would have to start later than it does. */
+  close(): boolean {
     const { count, least } = this;
     for (let via = 0; via < count; via++) {
       for (let from = 0; from < count; from++) {
@@ -92,5 +93,13 @@ export class Distances {
         }
       }
     }
+    for (let i = 0; i < count; i++) {
+      for (let j = 0; j < i; j++) {
+        const there = least[i * count + j]!;
+        const back = least[j * count + i]!;
+        if (there !== UNKNOWN && back !== UNKNOWN && there + back > 0) return false;
+      }
+    }
+    return true;
   }
 }

@@ -1,5 +1,6 @@
 import { fixed, NO_LIMIT } from '../model';
 import { Choices } from './choices';
+import { Clashing } from './clashing';
 import { Distances, UNKNOWN } from './distances';
 import { Figures, type Figure } from './figures';
 import type { Known } from './known';
@@ -14,13 +15,17 @@ const LONG_AGO = -1_000_000;
 
 const NOT_FILLED = -1;
 
+/** As often as this what is demanded between any two is asked again while some of it grows. */
+const MOST_TURNS = 6;
+
 /**
  * How two steps, or a step and a course, may lie to each other so that what links demand holds and, where there is one cook, he can do all of both. Closes
  * starts, and serving slots, that leave another step or course nothing of what is open.
  */
 export class Fits {
   private readonly figures: readonly Figure[];
-  private readonly distances: Distances;
+  /** What links demand, and what one oven, tool or cook makes of it. */
+  readonly distances: Distances;
   /** By two figures, the one of the lower number first: the place of their table, or NOT_FILLED. */
   private readonly places: Int32Array;
   /**
@@ -32,6 +37,9 @@ export class Fits {
   private readonly done: Int32Array;
   private readonly choices: Choices;
   private readonly firstCourse: number;
+  private readonly clashing: Clashing;
+  /** True where no place is left for some two of them. */
+  private isShut = false;
   /** By choice of what is looked at: two runs of starts of another that surely leave it one. */
   private readonly left: Int32Array;
 
@@ -61,6 +69,56 @@ export class Fits {
     this.figures = fixed(figures);
     this.places = new Int32Array(figures.length * figures.length).fill(NOT_FILLED);
     this.done = new Int32Array(longest + 1);
+    this.clashing = new Clashing(tree);
+    this.drawIn();
+  }
+
+  /** Has any two steps, and steps and courses, lie no nearer and no farther than that both can be done. */
+  private drawIn(): void {
+    const { distances, tree } = this;
+    for (let turn = 0; turn < MOST_TURNS && !this.isShut; turn++) {
+      let changed = false;
+      for (const i of tree.order) {
+        for (const j of tree.order) if (j < i && this.drawInPair(i, j)) changed = true;
+        for (let c = 0; c < tree.serveAt.length; c++)
+          if (this.drawInPair(i, tree.options.length + c)) changed = true;
+      }
+      if (!changed) return;
+      this.isShut = this.isShut || !distances.close();
+    }
+  }
+
+  /** True where what two demand between them grew. */
+  private drawInPair(i: number, j: number): boolean {
+    const { distances } = this;
+    const before = distances.between(i, j);
+    const back = distances.between(j, i);
+    if (before === UNKNOWN || back === UNKNOWN) return false;
+    let least = before;
+    let most = -back;
+    while (least <= most && this.neverBoth(i, j, least)) least += 1;
+    while (least < most && this.neverBoth(i, j, most)) most -= 1;
+    if (least > most) this.isShut = true;
+    if (least === before && most === -back) return false;
+    distances.raise(i, j, least);
+    distances.raise(j, i, -most);
+    return true;
+  }
+
+  /** True where no option of step `i` goes with any of step or course `j` that starts so much later. */
+  private neverBoth(i: number, j: number, later: number): boolean {
+    const { options } = this.tree;
+    for (const { number } of options[i]!) {
+      if (j >= options.length) {
+        if (this.takes(2 * number, this.firstCourse + j - options.length, later) !== NEVER_FITS) return false;
+        continue;
+      }
+      for (const other of options[j]!) {
+        if (this.clashing.clash(number, other.number, later)) continue;
+        if (this.takes(2 * number, 2 * other.number, later) !== NEVER_FITS) return false;
+      }
+    }
+    return true;
   }
 
   /** True where something was closed. */
@@ -83,7 +141,8 @@ export class Fits {
   /** Closes what one cook cannot do by itself, with what has to lie right beside it. */
   private closeTooMuch(domain: Uint8Array): boolean {
     const { at, first, last, figure } = this.choices;
-    if (this.tree.model.cookCount > 1) return false;
+    if (this.isShut) domain.fill(0);
+    if (this.isShut || this.tree.model.cookCount > 1) return this.isShut;
     let changed = false;
     for (let x = 0; x < this.tree.optionCount; x++) {
       if (!this.figures[figure[x]!]!.isTooMuch || last[x]! < first[x]!) continue;

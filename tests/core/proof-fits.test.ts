@@ -129,10 +129,12 @@ test('no plan has two things as they are said not to fit', () => {
       const tree = makeTree(model, board.config);
       const fits = new Fits(tree, new Known(tree));
       const parts = tree.order.map((i) => ({
+        activity: i,
         number: 2 * tree.options[i]![board.mode[i]!]!.number,
         at: board.start[i]!,
       }));
       const courses = model.courses.map((_, c) => ({
+        activity: model.activities.length + c,
         number: 2 * tree.optionCount + c,
         at: board.serve[c]!,
       }));
@@ -142,6 +144,11 @@ test('no plan has two things as they are said not to fit', () => {
           expect(fits.takes(one.number, other.number, other.at - one.at)).toBe(0);
           met += 1;
         }
+        for (const other of [...parts, ...courses]) {
+          const apart = other.at - one.at;
+          expect(apart).toBeGreaterThanOrEqual(fits.distances.between(one.activity, other.activity));
+          expect(-apart).toBeGreaterThanOrEqual(fits.distances.between(other.activity, one.activity));
+        }
         courses.forEach((course, c) => {
           const minutes = fits.takes(one.number, course.number, course.at - one.at);
           expect(minutes).toBeLessThanOrEqual(model.courses[c]!.away);
@@ -150,4 +157,16 @@ test('no plan has two things as they are said not to fit', () => {
     }
   }
   expect(met).toBeGreaterThan(3000);
+});
+
+test('two trays that keep for a while lie as the oven lets them, by as much as it takes to heat', () => {
+  const tray = (id: string, minutes: number, celsius: number, keeps: number) =>
+    step(id, minutes, { attention: 'alone', uses: [{ oven: celsius }], keeps: { most: keeps } });
+  const tree = treeOf([tray('roast', 44, 220, 22), tray('bake', 38, 120, 70)]);
+  const { distances } = new Fits(tree, new Known(tree));
+  const [roast, bake] = [optionOf(tree, 'roast').activity, optionOf(tree, 'bake').activity];
+  // The roast does not keep while the other bakes, so it comes last: a hundred degrees at ten a minute later.
+  expect(distances.between(bake, roast)).toBe(38 + 10);
+  // What bakes may stand for 70 minutes, and the roast takes 44 of them at least.
+  expect(distances.between(roast, bake)).toBe(-(38 + 70 - 44));
 });
