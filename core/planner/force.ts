@@ -113,7 +113,7 @@ export class Forcer {
   /** What stands in the way of `i` there, added up by weight. */
   private weightAt(i: number, mode: Mode, oven: number, start: number): f64 {
     const { board, layout } = this;
-    if (!this.layBest(i, mode, start)) return Infinity;
+    if (!this.layBest(i, mode, start) || this.isAwayTooLong()) return Infinity;
     let weight: f64 = 0;
     let last = -1;
     for (let k = 0; k < layout.count; k++) {
@@ -131,6 +131,26 @@ export class Forcer {
     }
     if (latestForKept(board, i, mode) < start) weight += 2;
     return weight;
+  }
+
+  /** True where what was laid out keeps a cook from a table longer than may be, whatever else is taken out. */
+  private isAwayTooLong(): boolean {
+    const { board, layout } = this;
+    const { courses, eats } = board.model;
+    for (let c = 0; c < courses.length; c++) {
+      const down = board.serve[c]!;
+      const up = down + courses[c]!.eating;
+      for (let cook = 0; cook < eats.length; cook++) {
+        if (!eats[cook]) continue;
+        let away = 0;
+        for (let k = 0; k < layout.count; k++) {
+          if (layout.cook[k] === cook)
+            away += Math.max(0, Math.min(layout.to[k]!, up) - Math.max(layout.from[k]!, down));
+        }
+        if (away > courses[c]!.away) return true;
+      }
+    }
+    return false;
   }
 
   /** Lays `i` out on free minutes where possible, else on any that the calendars give. */

@@ -9,6 +9,8 @@ import { WantedPlaces } from './wanted-places';
 const CUT_CHANCE = 0.25;
 /** How often checks of other steps may be pushed for a cheaper start; where there is no other, they always may. */
 const PUSH_CHANCE = 0.3;
+/** How often what was squeezed out by others is put back before them. */
+const SQUEEZED_FIRST_CHANCE = 0.3;
 /** Steps or rounds between two looks at the clock. */
 export const CHECK_CLOCK_EVERY = 32;
 
@@ -118,6 +120,7 @@ export class Refill {
         if (victim < 0) return false;
         board.unplace(victim);
         open[count++] = victim;
+        if (random.next() < SQUEEZED_FIRST_CHANCE) urgent = board.windows.empty;
         continue;
       }
       let k = urgent < 0 ? this.nextOpen(count, true) : 0;
