@@ -9,7 +9,7 @@ import { Moves } from './moves';
 import { Opening } from './opening';
 import { Pieces } from './pieces';
 import type { Random } from './random';
-import { Refill } from './refill';
+import { ANY_PLAN, Refill } from './refill';
 
 /** Costs that differ by less are the same. */
 const SAME: f64 = 1e-9;
@@ -128,8 +128,7 @@ export class Descent {
 
   /** Puts back what stands in `open`, `count` of it, within so many steps; a plan that comes of it counts. */
   private complete(count: number, steps: number, isOver: () => boolean): boolean {
-    // A plan comes first, so whatever can give way may be pushed.
-    return this.refill.fill(count, steps, isOver, 1) && this.counts();
+    return this.refill.fill(count, steps, isOver, ANY_PLAN) && this.counts();
   }
 
   /** Keeps the plan on the board if it is better; false where it is not sound. */

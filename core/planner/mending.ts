@@ -1,7 +1,7 @@
 import type { Board } from './board';
 import { Removal } from './neighbourhoods';
 import type { Random } from './random';
-import type { Refill } from './refill';
+import { ANY_PLAN, type Refill } from './refill';
 
 /** So many are taken out at most beside what has no place. */
 const MOST_TAKEN = 8;
@@ -32,7 +32,7 @@ export class Mending {
     for (let idle = 0; idle < IDLE_ROUNDS && !isOver(); idle++) {
       this.takeSomeOut();
       const count = refill.openRest();
-      if (refill.fill(count, count + MORE_STEPS, isOver, 1)) return true;
+      if (refill.fill(count, count + MORE_STEPS, isOver, ANY_PLAN)) return true;
       const left = refill.openRest();
       if (left > fewest) {
         board.memory.set(kept);

@@ -9,7 +9,9 @@ import { WantedPlaces } from './wanted-places';
 const CUT_CHANCE = 0.25;
 /** How often checks of other steps may be pushed for a cheaper start; where there is no other, they always may. */
 const PUSH_CHANCE = 0.3;
-/** How often what was squeezed out by others is put back before them. */
+/** The same where any plan will do, so whatever can give way may be pushed. */
+export const ANY_PLAN: f64 = 1;
+/** How often, where any plan will do, what was squeezed out by others is put back before them. */
 const SQUEEZED_FIRST_CHANCE = 0.3;
 /** Steps or rounds between two looks at the clock. */
 export const CHECK_CLOCK_EVERY = 32;
@@ -120,7 +122,7 @@ export class Refill {
         if (victim < 0) return false;
         board.unplace(victim);
         open[count++] = victim;
-        if (random.next() < SQUEEZED_FIRST_CHANCE) urgent = board.windows.empty;
+        if (pushChance === ANY_PLAN && random.next() < SQUEEZED_FIRST_CHANCE) urgent = board.windows.empty;
         continue;
       }
       let k = urgent < 0 ? this.nextOpen(count, true) : 0;

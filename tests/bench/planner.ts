@@ -3,7 +3,9 @@ import { parseArgs } from 'node:util';
 import { auditPlan } from '../../core/audit';
 import { readDinner, type Dinner } from '../../core/dinner';
 import type { Plan } from '../../core/plan';
-import { planDinner, replanDinner } from '../../core/planner';
+import { compileModel } from '../../core/model';
+import { planDinner, replanDinner, Search } from '../../core/planner';
+import { isImpossible } from '../../core/proof';
 import { behindAfter, lastOfFirstThird } from '../builders/behind';
 import {
   generateDinner,
@@ -162,8 +164,15 @@ function summary(name: string, rows: readonly Row[]): void {
 }
 
 /** Short searches on many dinners with rare features, half of them on odd evenings: what matters here is that no plan breaks a rule. */
+/** True where lags alone, or what a proof narrows at its start, leave no plan. */
+function isProvenImpossible(dinner: Dinner): boolean {
+  const model = compileModel(dinner);
+  const configs = new Search(model, 1).configurations?.filter(({ possible }) => possible);
+  return configs !== undefined && isImpossible(model, configs, () => false);
+}
+
 function auditMany(count: number): void {
-  const tally = { planned: 0, broken: 0, none: 0, refused: 0 };
+  const tally = { planned: 0, broken: 0, none: 0, proven: 0, refused: 0 };
   for (let seed = 1; seed <= count; seed++) {
     const generate = seed % 2 === 0 ? generateOddDinner : generateSpicyDinner;
     const result = readDinner(generate(seed, (['small', 'medium', 'large'] as const)[seed % 3]!));
@@ -174,6 +183,7 @@ function auditMany(count: number): void {
     const plan = planDinner(result.dinner, [], { seconds: 1, seed, now, rounds: 60 });
     if (!plan.feasible) {
       tally.none += 1;
+      if (isProvenImpossible(result.dinner)) tally.proven += 1;
       continue;
     }
     tally.planned += 1;
@@ -184,7 +194,7 @@ function auditMany(count: number): void {
   }
   process.stdout.write(
     `audit: ${count} dinners, ${tally.planned} planned, ${tally.broken} with a broken rule, ` +
-      `${tally.none} without a plan, ${tally.refused} refused by the reader\n`,
+      `${tally.none} without a plan, ${tally.proven} of them proven impossible, ${tally.refused} refused by the reader\n`,
   );
 }
 

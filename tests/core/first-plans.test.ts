@@ -142,14 +142,14 @@ describe('pauses with which most found a place', () => {
 
   test('find a plan in few attempts where the pauses that the table would like leave none', () => {
     const model = compileModel(read(generateOddDinner(14, 'medium')));
-    const attempts = Array.from({ length: 8 }, (_, seed) => {
+    const attempts = Array.from({ length: 4 }, (_, seed) => {
       const descent = new Descent(model, new Random(seed + 1));
       let attempt = 0;
       while (attempt < 400 && descent.attempt(attempt, attempt, () => false) !== FOUND) attempt += 1;
       return attempt;
     });
-    // 197 in all; 586 where nothing is remembered or mended.
-    expect(attempts.reduce((sum, n) => sum + n)).toBeLessThan(400);
+    // 428 where nothing is remembered or mended.
+    expect(attempts.reduce((sum, n) => sum + n)).toBeLessThan(200);
   });
 });
 
@@ -185,5 +185,18 @@ describe('what is nearly a plan', () => {
     expect(descent.board.placed[blocked]).toBe(0);
     const other = spoilt(2);
     expect(other.mending.mend(() => true)).toBe(false);
+  });
+});
+
+describe('a dinner of few steps is not given up', () => {
+  // 256: work forced into a table at which it alone is too long; 373: what is added to a pot before the pot has a place.
+  test.each([256, 373])('odd evening %d has a plan with each seed, within a few attempts', (number) => {
+    const model = compileModel(read(generateOddDinner(number, 'small')));
+    for (let seed = 1; seed <= 6; seed++) {
+      const descent = new Descent(model, new Random(seed));
+      let attempt = 0;
+      while (attempt < 200 && descent.attempt(attempt, attempt, () => false) !== FOUND) attempt += 1;
+      expect(attempt).toBeLessThan(100);
+    }
   });
 });
