@@ -94,7 +94,8 @@ export class Search implements Runner {
     return false;
   }
 
-  private isProvenImpossible(isOver: () => boolean): boolean {
+  /** True where it is proven at once that there is no plan; false says nothing. */
+  isProvenImpossible(isOver: () => boolean): boolean {
     const configs = this.configurations?.filter((config) => config.possible);
     return !this.isPossible && configs !== undefined && isImpossible(this.model, configs, isOver);
   }

@@ -15,11 +15,14 @@ const LONG_AGO = -1_000_000;
 
 const NOT_FILLED = -1;
 
+/** Room at a table for whatever can be done there at all. */
+const ANY_ROOM = NEVER_FITS - 1;
+
 /** As often as this what is demanded between any two is asked again while some of it grows. */
 const MOST_TURNS = 6;
 
 /**
- * How two steps, or a step and a course, may lie to each other so that what links demand holds and, where there is one cook, he can do all of both. Closes
+ * How two steps, a step and a course, or two courses in a row may lie to each other so that what links demand holds and, where there is one cook, he can do all of both. Closes
  * starts, and serving slots, that leave another step or course nothing of what is open.
  */
 export class Fits {
@@ -134,6 +137,10 @@ export class Fits {
         if (this.close(domain, i, courses + c, awayHigh[c]!)) changed = true;
         if (this.close(domain, courses + c, i, awayHigh[c]!)) changed = true;
       }
+    }
+    for (let c = courses + 1; c < courses + awayHigh.length; c++) {
+      if (this.close(domain, c, c - 1, ANY_ROOM)) changed = true;
+      if (this.close(domain, c - 1, c, ANY_ROOM)) changed = true;
     }
     return changed;
   }
@@ -339,7 +346,7 @@ export class Fits {
       }
       sum += least;
     }
-    return Math.min(sum, NEVER_FITS - 1);
+    return Math.min(sum, ANY_ROOM);
   }
 }
 

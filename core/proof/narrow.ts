@@ -1,5 +1,4 @@
 import { LEAST_PIECE, NO_LIMIT, type Model } from '../model';
-import { CoursePairs } from './course-pairs';
 import { Fits } from './fits';
 import { FreeHands } from './free-hands';
 import type { Known } from './known';
@@ -26,7 +25,6 @@ export class Narrower {
   private readonly machine: OneMachine;
   private readonly staying: Staying;
   private readonly fits: Fits;
-  private readonly coursePairs: CoursePairs;
 
   constructor(
     private readonly tree: Tree,
@@ -44,7 +42,6 @@ export class Narrower {
     this.machine = new OneMachine(tree, hands, known);
     this.staying = new Staying(tree, known);
     this.fits = new Fits(tree, known);
-    this.coursePairs = new CoursePairs(tree, cooks, known);
   }
 
   /** False where nothing is left; `isAsLeft` says that it is the part last narrowed, of which some starts may have been closed since. */
@@ -66,7 +63,6 @@ export class Narrower {
       changed = this.byOrders(part) || changed;
       changed = hands.narrow(part, isAsLeft || pass > 0) || changed;
       for (let c = 0; c < this.model.courses.length; c++) changed = this.byService(part, c) || changed;
-      changed = this.coursePairs.narrow(domain) || changed;
       changed = this.byApart(domain) || changed;
       changed = machine.narrow(part) || changed;
       if (machine.isStuck) return false;

@@ -5,7 +5,6 @@ import { readDinner, type Dinner } from '../../core/dinner';
 import type { Plan } from '../../core/plan';
 import { compileModel } from '../../core/model';
 import { planDinner, replanDinner, Search } from '../../core/planner';
-import { isImpossible } from '../../core/proof';
 import { behindAfter, lastOfFirstThird } from '../builders/behind';
 import {
   generateDinner,
@@ -164,13 +163,6 @@ function summary(name: string, rows: readonly Row[]): void {
 }
 
 /** Short searches on many dinners with rare features, half of them on odd evenings: what matters here is that no plan breaks a rule. */
-/** True where lags alone, or what a proof narrows at its start, leave no plan. */
-function isProvenImpossible(dinner: Dinner): boolean {
-  const model = compileModel(dinner);
-  const configs = new Search(model, 1).configurations?.filter(({ possible }) => possible);
-  return configs !== undefined && isImpossible(model, configs, () => false);
-}
-
 function auditMany(count: number): void {
   const tally = { planned: 0, broken: 0, none: 0, proven: 0, refused: 0 };
   for (let seed = 1; seed <= count; seed++) {
@@ -183,7 +175,7 @@ function auditMany(count: number): void {
     const plan = planDinner(result.dinner, [], { seconds: 1, seed, now, rounds: 60 });
     if (!plan.feasible) {
       tally.none += 1;
-      if (isProvenImpossible(result.dinner)) tally.proven += 1;
+      if (new Search(compileModel(result.dinner), seed).isProvenImpossible(() => false)) tally.proven += 1;
       continue;
     }
     tally.planned += 1;

@@ -1,19 +1,11 @@
 import { compileModel, type Model } from '../../core/model';
 import { Search } from '../../core/planner';
-import { isImpossible } from '../../core/proof';
 import { dinnerFile, read, step } from '../builders/dinner';
 import { GENERATORS, generateDinner, generateOddDinner } from '../builders/generate-dinner';
 
 const never = () => false;
 
-function isProvenImpossible(model: Model): boolean {
-  const { configurations } = new Search(model, 1);
-  return isImpossible(
-    model,
-    configurations!.filter(({ possible }) => possible),
-    never,
-  );
-}
+const isProvenImpossible = (model: Model) => new Search(model, 1).isProvenImpossible(never);
 
 const modelOf = (...what: Parameters<typeof dinnerFile>) => compileModel(read(dinnerFile(...what)));
 
