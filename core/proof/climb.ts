@@ -145,7 +145,7 @@ export class Climb {
     const count = queueing.share.length;
     for (let q = 0; q < count; q++) {
       const loss = queueing.loss(q, demand.chosen, demand.start, demand.pause, demand.serve);
-      shares.turn(q, tree.queues[q]!.least - loss);
+      shares.turn(q, queueing.least[q]! - loss);
     }
     norm += shares.norm;
     if (norm < 1e-9) return;

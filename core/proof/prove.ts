@@ -8,6 +8,7 @@ import { Heap } from './heap';
 import { RelaxationKernel } from './kernel/kernel';
 import { Narrowing } from './narrowing';
 import type { Option } from './options';
+import { QueueLosses } from './queues';
 import { quietWithin } from './quiet';
 import type { Evening } from './supply';
 import { makeTree } from './tree';
@@ -64,6 +65,7 @@ const NEXT_LENGTH = 0.3;
 export class Prover {
   private readonly duals: Dual[] = [];
   private readonly narrowings: Narrowing[] = [];
+  private readonly queueLosses: QueueLosses[] = [];
   /** Prices that ask nothing, for each of them. */
   private readonly nothing: Prices[] = [];
   private readonly open = new Heap<Node>();
@@ -89,6 +91,7 @@ export class Prover {
       this.duals.push(dual);
       this.nothing.push(dual.prices());
       this.narrowings.push(new Narrowing(dual.tree, dual.supply));
+      this.queueLosses.push(new QueueLosses(dual.tree));
     }
     this.compile();
     this.duals.forEach(({ tree, supply }, d) => {
@@ -106,10 +109,16 @@ export class Prover {
 
   /** Opens a whole configuration, with what it costs at least when hands are asked no price for. */
   private begin(node: Node): void {
-    const narrowing = this.narrowings[node.tree]!;
-    if (!narrowing.narrow(node)) return;
+    if (!this.narrow(node)) return;
     node.bound = this.duals[node.tree]!.bound(node.domain, this.evening(node));
     if (node.bound < this.target - WORTH) this.open.push(node);
+  }
+
+  /** Narrows a part in place and finds what its queues lose at least; false where nothing is left. */
+  private narrow(node: Node): boolean {
+    const narrowing = this.narrowings[node.tree]!;
+    const { least } = this.duals[node.tree]!.demand.queueing;
+    return narrowing.narrow(node) && this.queueLosses[node.tree]!.find(narrowing.known, least);
   }
 
   /** True where no part is left that may be worth a plan. */
@@ -165,7 +174,7 @@ export class Prover {
     const narrowing = this.narrowings[node.tree]!;
     if (node.prices) dual.setPrices(node.prices);
     else if (this.handsPrices) dual.setHandsPrices(this.handsPrices);
-    if (!narrowing.narrow(node)) return true;
+    if (!this.narrow(node)) return true;
     const limit = () => this.target - WORTH;
     if (node.prices) this.takeOver(node, dual, node.prices);
     const refine = () => {
@@ -174,7 +183,7 @@ export class Prover {
         this.options.onRelaxed(answerOf(dual, false));
       }
       const isSame = !this.filter(node, dual);
-      return isSame || narrowing.narrow(node) ? this.evening(node) : null;
+      return isSame || this.narrow(node) ? this.evening(node) : null;
     };
     const rounds = node.prices ? ROUNDS : this.handsPrices ? NEXT_ROUNDS : this.firstRounds();
     const isFar = limit() - node.bound > NEAR * Math.abs(limit());
@@ -190,7 +199,7 @@ export class Prover {
     node.bound = Math.max(node.bound, here);
     if (here >= limit()) return true;
     if (this.filter(node, dual)) {
-      if (!narrowing.narrow(node)) return true;
+      if (!this.narrow(node)) return true;
       if (dual.bound(node.domain, this.evening(node)) >= limit()) return true;
     }
     this.branch(node, dual, narrowing);
@@ -220,7 +229,7 @@ export class Prover {
     this.open.update((node) => {
       const dual = this.duals[node.tree]!;
       dual.setHandsPrices(hands);
-      const isOpen = this.narrowings[node.tree]!.narrow(node);
+      const isOpen = this.narrow(node);
       node.bound = isOpen ? Math.max(node.bound, dual.bound(node.domain, this.evening(node))) : Infinity;
     });
   }

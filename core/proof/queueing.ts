@@ -5,11 +5,16 @@ import type { Tree } from './tree';
 /** Of what the members of each queue lose by being held the queue pays a share as a whole, and the members the rest. */
 export class Queueing {
   readonly share: Float64Array;
+  /** By queue: what its members lose at least in the part in hand. */
+  readonly least: Float64Array;
   /** By step: the share that it pays by itself. */
   readonly left: Float64Array;
 
   constructor(private readonly tree: Tree) {
     this.share = new Float64Array(tree.queues.length);
+    const least = new Float64Array(tree.queues.length);
+    for (let q = 0; q < least.length; q++) least[q] = tree.queues[q]!.least;
+    this.least = least;
     this.left = new Float64Array(tree.model.activities.length);
     this.left.fill(1);
   }
@@ -19,9 +24,9 @@ export class Queueing {
     const { tree, share } = this;
     let paid: f64 = 0;
     for (let q = 0; q < share.length; q++) {
-      const { members, least } = tree.queues[q]!;
+      const { members } = tree.queues[q]!;
       const left = 1 - share[q]!;
-      paid += share[q]! * least;
+      paid += share[q]! * this.least[q]!;
       for (const i of members) {
         this.left[i] = left;
         for (const option of tree.options[i]!) {

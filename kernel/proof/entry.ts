@@ -254,8 +254,10 @@ export function placeOf(d: i32, what: i32): usize {
       return changetype<usize>(desk.known.minStart);
     case 24:
       return changetype<usize>(desk.known.maxStart);
-    default:
+    case 25:
       return changetype<usize>(evening.able);
+    default:
+      return changetype<usize>(demand.queueing.least);
   }
 }
 

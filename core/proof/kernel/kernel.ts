@@ -71,6 +71,7 @@ const PLACES = [
   'minStart',
   'maxStart',
   'able',
+  'queueLeast',
 ] as const;
 type Place = (typeof PLACES)[number];
 
@@ -246,7 +247,8 @@ export class RelaxationKernel {
 
   private lookAt(domain: Uint8Array, evening: Evening): void {
     if (domain !== this.narrowed) this.writeEvening(domain, evening);
-    const { from, to, quietFrom, quietTo } = this.relaxation.demand;
+    const { from, to, quietFrom, quietTo, queueing } = this.relaxation.demand;
+    this.write('queueLeast', queueing.least);
     const { firstLow, firstHigh } = evening;
     this.wasm.span(this.number, firstLow, firstHigh, from, to, quietFrom, quietTo);
   }
