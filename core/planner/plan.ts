@@ -33,8 +33,10 @@ const ROUNDS_A_SECOND = 2_200_000;
 
 /** Starts and minutes that a proof may look at for each second allowed; it seldom takes all that time. */
 const STARTS_A_SECOND = 24_000_000;
-/** Few activities are soon placed as well as can be: this share of the time is enough for the search. */
+/** Few activities are soon placed as well as can be: this share of the time is enough for the search, and more for each from so many on. */
 const SHARE_FOR_SMALL = 0.2;
+const SHARE_FOR_EACH = 0.06;
+const SMALLEST = 17;
 const SMALL = 22;
 /** Seconds of the first spell of search and proof where there are few; how much later the next ends, and the last at least. */
 const FIRST_SPELL = 0.1;
@@ -158,8 +160,10 @@ interface Shares {
 
 /** How much of the time is for what. */
 function sharesOf({ seconds, part }: PlanOptions, activities: number): Shares {
-  if (activities <= SMALL)
-    return { search: SHARE_FOR_SMALL, proof: 1 - SHARE_FOR_SMALL, relaxes: false, proves: true };
+  if (activities <= SMALL) {
+    const search = SHARE_FOR_SMALL + SHARE_FOR_EACH * Math.max(0, activities - SMALLEST);
+    return { search, proof: 1 - search, relaxes: false, proves: true };
+  }
   const relaxes = activities > MEDIUM && seconds >= ENOUGH_FOR_RELAXED * activities;
   if (part === 'search') {
     const proof = relaxes ? SHARE_BESIDE_PROOF : 0;
