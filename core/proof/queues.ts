@@ -41,13 +41,8 @@ export function queuesOf(
       .sort((a, b) => b.loss - a.loss)
       .slice(0, MOST_MEMBERS)
       .map(({ i }) => i);
-    for (const i of model.cookCount === 1 ? members : []) {
-      const before = byParent.get(`after ${i}`);
-      if (!before || !options[i]!.every(isOnlyWork) || members.length + before.length > MOST_MEMBERS)
-        continue;
-      byParent.delete(`after ${i}`);
-      members.push(...before);
-    }
+    // Two cooks may be at what leads to a member and at what lies between at once.
+    if (model.cookCount === 1) addBefore(members, byParent, options);
     const places = members.map((i) =>
       placeOf(options[i]!, branches[i]!.least, NO_LIMIT, leadsTo(branches[i]!, members)),
     );
@@ -56,6 +51,20 @@ export function queuesOf(
     if (least < Infinity && least > alone + WORTH) queues.push({ members, least });
   }
   return queues;
+}
+
+/** Adds what leads to members that are work throughout, as far as there is room; it stands in no other queue then. */
+function addBefore(
+  members: number[],
+  byParent: Map<string, number[]>,
+  options: readonly (readonly Option[])[],
+): void {
+  for (const i of members) {
+    const before = byParent.get(`after ${i}`);
+    if (!before || !options[i]!.every(isOnlyWork) || members.length + before.length > MOST_MEMBERS) continue;
+    byParent.delete(`after ${i}`);
+    members.push(...before);
+  }
 }
 
 /** Puts what leads to something after what that leads to. */
