@@ -9,7 +9,7 @@ import type { Tree } from './tree';
 
 /** Narrows parts of one tree, compiled where there is a kernel, and keeps what is known of the part in hand. */
 export class Narrowing {
-  /** Where there is a kernel, when steps end and whose minutes are spoken for stay in there. */
+  /** Where there is a kernel, whose minutes are spoken for stays in there. */
   readonly known: Known;
   /** By course and minutes away, the fewest trips: see `Tables`. */
   readonly trips: Int32Array;

@@ -8,7 +8,7 @@ import { Heap } from './heap';
 import { RelaxationKernel } from './kernel/kernel';
 import { Narrowing } from './narrowing';
 import type { Option } from './options';
-import { QueueLosses } from './queues';
+import { QueueLosses } from './queue-losses';
 import { quietWithin } from './quiet';
 import type { Evening } from './supply';
 import { makeTree } from './tree';

@@ -256,8 +256,12 @@ export function placeOf(d: i32, what: i32): usize {
       return changetype<usize>(desk.known.maxStart);
     case 25:
       return changetype<usize>(evening.able);
-    default:
+    case 26:
       return changetype<usize>(demand.queueing.least);
+    case 27:
+      return changetype<usize>(desk.known.minEnd);
+    default:
+      return changetype<usize>(desk.known.maxEnd);
   }
 }
 

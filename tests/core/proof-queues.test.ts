@@ -2,7 +2,7 @@ import { compileModel } from '../../core/model';
 import { Search } from '../../core/planner';
 import { totalCost } from '../../core/planner/cost';
 import { Dual } from '../../core/proof/dual';
-import { QueueLosses } from '../../core/proof/queues';
+import { QueueLosses } from '../../core/proof/queue-losses';
 import type { Option } from '../../core/proof/options';
 import { makeTree, type Tree } from '../../core/proof/tree';
 import { Random } from '../../core/planner/random';
@@ -134,11 +134,16 @@ describe('in a part of the space of plans', () => {
   });
 
   test('no order is left where both must come last', () => {
-    const shut = queue();
-    shut.leave(2, -8, -8);
-    shut.leave(0, -20, -18);
-    shut.leave(1, -18, -16);
-    expect(lossesOf(shut)).toBe(Infinity);
+    const { dual, narrowing, evening } = queue();
+    expect(evening()).not.toBeNull();
+    const { minStart, maxStart, minEnd } = narrowing.known;
+    const find = () => new QueueLosses(dual.tree).find(narrowing.known, new Float64Array(1));
+    minStart[2] = maxStart[2]!;
+    minEnd[0] = maxStart[2]! - 8;
+    minEnd[1] = maxStart[2]! - 9;
+    expect(find()).toBe(true);
+    minEnd[0] = maxStart[2]! - 7;
+    expect(find()).toBe(false);
   });
 
   test('work that can be made in a quicker way only counts as quick while that way is open', () => {

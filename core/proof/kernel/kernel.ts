@@ -72,12 +72,14 @@ const PLACES = [
   'maxStart',
   'able',
   'queueLeast',
+  'minEnd',
+  'maxEnd',
 ] as const;
 type Place = (typeof PLACES)[number];
 
 /** What of a part is narrowed, and what is known then. */
 const NARROWED = ['domain', 'awayLow', 'awayHigh', 'checkLow', 'checkHigh', 'pauseLow', 'pauseHigh'] as const;
-const KNOWN = ['serveLow', 'serveHigh', 'minStart', 'maxStart', 'forced'] as const;
+const KNOWN = ['serveLow', 'serveHigh', 'minStart', 'maxStart', 'minEnd', 'maxEnd', 'forced'] as const;
 
 type Words = Float64Array | Int32Array | Uint8Array;
 
