@@ -20,11 +20,12 @@ export function assemblePlan(board: Board, notices: readonly string[], bound: nu
   const { model, config } = board;
   const { dinner } = model;
   const raw = rawTerms(board);
-  const terms = Object.fromEntries(
-    TERM_NAMES.map((name) => [name, raw[name] * model.weights[name] + 0]),
-  ) as Terms;
-  const cost = TERM_NAMES.reduce((sum, name) => sum + terms[name], 0);
-  const isOptimal = bound !== null && cost - bound < SAME_COST;
+  const weighted = TERM_NAMES.map((name) => raw[name] * model.weights[name] + 0);
+  const exact = weighted.reduce((sum, term) => sum + term, 0);
+  const isOptimal = bound !== null && exact - bound < SAME_COST;
+  // Each term is told to two decimals, and the cost is the sum of what is told.
+  const told = weighted.map(round);
+  const cost = round(told.reduce((sum, term) => sum + term, 0));
   const steps = config.members
     .filter((i) => board.activity(i).role === 'step')
     .map((i) => planStep(board, i));
@@ -35,9 +36,9 @@ export function assemblePlan(board: Board, notices: readonly string[], bound: nu
     sitDown: dinner.sitDown,
     feasible: true,
     optimal: isOptimal,
-    cost: round(cost),
-    bound: bound === null ? null : isOptimal ? round(cost) : Math.floor(bound * 100 + 1e-6) / 100,
-    terms: Object.fromEntries(TERM_NAMES.map((name) => [name, round(terms[name])])) as Terms,
+    cost,
+    bound: bound === null ? null : isOptimal ? cost : Math.min(cost, Math.floor(bound * 100 + 1e-6) / 100),
+    terms: Object.fromEntries(TERM_NAMES.map((name, n) => [name, told[n]])) as Terms,
     courses: dinner.courses.map((course, c) => planCourse(board, c, course.id)),
     dishes: dinner.dishes.flatMap((dish, d) => {
       const way = dish.ways[config.ways[d]!];

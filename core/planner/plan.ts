@@ -183,8 +183,11 @@ export function roundsFor(seconds: number, activities: number): number {
 export function betterPlan(a: Plan, b: Plan): Plan {
   if (!b.feasible) return a;
   const better = !a.feasible || b.cost! < a.cost! ? b : a;
-  const bound = Math.max(a.bound ?? -Infinity, b.bound ?? -Infinity);
-  return bound === -Infinity ? better : { ...better, bound, optimal: better.cost! <= bound };
+  const most = Math.max(a.bound ?? -Infinity, b.bound ?? -Infinity);
+  if (most === -Infinity) return better;
+  // Costs as they are told lie up to a cent apart from what was proven.
+  const bound = Math.min(most, better.cost!);
+  return { ...better, bound, optimal: better.cost! <= bound };
 }
 
 /** A search with a first plan, found within some milliseconds; null where none was. */

@@ -62,9 +62,9 @@ export class Answer {
     const { ends, reach } = option;
     const at = parentStart(demand.tree, option.activity, demand.start, demand.serve);
     const endsLow = option.low + option.mode.duration;
-    const left = demand.queueing.left[option.activity]!;
-    const losesBeside = demand.sideLosses.begin(option);
-    for (const { from, to, base, slope, heldBase, heldSlope } of option.pieces) {
+    const losesBeside = demand.beside.begin(option);
+    for (const piece of option.pieces) {
+      const { from, to, base, slope } = piece;
       const last = Math.min(option.last + reach, at - from - endsLow);
       for (let k = Math.max(option.first, at - to - endsLow); k <= last; k++) {
         if (ends[k]! >= NEVER) continue;
@@ -72,10 +72,7 @@ export class Answer {
         let extra: f64 = 0;
         if (option.keeps)
           extra = demand.usePrice(option, at, true) - demand.usePrice(option, endsLow + k, true);
-        else if (losesBeside) {
-          const beside = demand.sideLosses.loss(option, endsLow + k);
-          extra = left * Math.max(0, beside - heldBase - heldSlope * waited);
-        }
+        else if (losesBeside) extra = demand.beside.more(option, endsLow + k, piece, waited);
         this.offer(k, ends[k]! + base + slope * waited + extra);
       }
     }

@@ -6,6 +6,7 @@ import type { Narrowing } from './narrowing';
 import type { Option } from './options';
 import { isDecided, withOrder, type Order } from './orders';
 import type { Part } from './part';
+import { onlyOpen } from './spans';
 import { steepest } from './steep';
 import type { Tree } from './tree';
 
@@ -69,6 +70,7 @@ export class Brancher {
       this.split(node, tree.serveAt[c]!, n, tree.serveLow[c]!, demand.serve[c]!, prices);
       return true;
     }
+    if (this.partWays(node, dual, prices)) return true;
     const steep = steepest(dual, known, target - node.bound, target);
     if (steep) {
       const middle = (steep.first + steep.last) >> 1;
@@ -173,6 +175,20 @@ export class Brancher {
     return false;
   }
 
+  /** By which of two ways a step is done: that of the relaxed answer, or another. */
+  private partWays(node: Node, dual: Dual, prices: Prices): boolean {
+    for (const i of dual.tree.order) {
+      const options = dual.tree.options[i]!;
+      if (options.length === 1 || onlyOpen(options) !== null) continue;
+      const option = dual.demand.option(i);
+      this.child(node, (part) => part.domain.fill(0, option.at, option.at + option.count), prices);
+      const others = options.filter((o) => o !== option);
+      this.child(node, (part) => others.forEach((o) => part.domain.fill(0, o.at, o.at + o.count)), prices);
+      return true;
+    }
+    return false;
+  }
+
   /** Two parts: the starts of a step that are such, and all others. */
   private partBy(
     node: Node,
@@ -203,7 +219,7 @@ export class Brancher {
 
   /** Of two stretches that want the same minute either the one comes first or the other. */
   private order(node: Node, dual: Dual, stretches: readonly Stretch[], prices: Prices): boolean {
-    const rigid = stretches.filter((s) => s.offset >= 0 && dual.tree.options[s.activity]!.length === 1);
+    const rigid = stretches.filter((s) => s.offset >= 0 && onlyOpen(dual.tree.options[s.activity]!) !== null);
     for (let x = 0; x < rigid.length; x++) {
       for (let y = x + 1; y < rigid.length; y++) {
         const [a, b] = [rigid[x]!, rigid[y]!];

@@ -2,6 +2,7 @@ import { fixed, type f64 } from '../model';
 import type { Relaxation } from './relaxation';
 import { Rise } from './rise';
 import { allEat, type Evening } from './supply';
+import type { Tree } from './tree';
 
 /** Why a climb stopped. */
 export const AT_TOP = 0;
@@ -34,6 +35,7 @@ export class Climb {
   private readonly hands: Rise;
   private readonly resources: readonly Rise[];
   private readonly shares: Rise;
+  private readonly linkShares: Rise;
   /** The first minute whose hands are priced. */
   private readonly scarceFrom: number;
   private length: f64 = 1;
@@ -41,12 +43,15 @@ export class Climb {
   private round = 0;
 
   constructor(private readonly relaxation: Relaxation) {
-    const { price, resourcePrice, queueing } = relaxation.demand;
+    const { price, resourcePrice, queueing, linkShares } = relaxation.demand;
     this.hands = new Rise(price, Infinity);
     const resources: Rise[] = [];
-    for (let r = 0; r < resourcePrice.length; r++) resources.push(new Rise(resourcePrice[r]!, Infinity));
+    const { tree } = relaxation;
+    for (let r = 0; r < resourcePrice.length; r++)
+      resources.push(new Rise(resourcePrice[r]!, isShared(tree, r) ? 1 : Infinity));
     this.resources = fixed(resources);
     this.shares = new Rise(queueing.share, 1);
+    this.linkShares = new Rise(linkShares.share, 1);
     this.scarceFrom = scarceFrom(relaxation);
   }
 
@@ -59,6 +64,7 @@ export class Climb {
     this.hands.begin();
     for (let r = 0; r < this.resources.length; r++) this.resources[r]!.begin();
     this.shares.begin();
+    this.linkShares.begin();
   }
 
   /**
@@ -78,6 +84,7 @@ export class Climb {
         this.hands.keep();
         for (let r = 0; r < this.resources.length; r++) this.resources[r]!.keep();
         this.shares.keep();
+        this.linkShares.keep();
         if (value >= target) return AT_TOP;
       } else {
         this.idle += 1;
@@ -93,6 +100,7 @@ export class Climb {
     this.hands.takeBest();
     for (let r = 0; r < this.resources.length; r++) this.resources[r]!.takeBest();
     this.shares.takeBest();
+    this.linkShares.takeBest();
     return AT_TOP;
   }
 
@@ -111,7 +119,7 @@ export class Climb {
   }
 
   private step(target: f64, value: f64): void {
-    const { relaxation, hands, resources, shares } = this;
+    const { relaxation, hands, resources, shares, linkShares } = this;
     const { demand, supply, use, tree } = relaxation;
     const { from, to, quietFrom, quietTo, queueing, price } = demand;
     relaxation.countUse();
@@ -133,18 +141,26 @@ export class Climb {
       const { cook } = tree.priced[r]!;
       const capacity: f64 = tree.priced[r]!.capacity;
       const used = relaxation.resourceUse[r]!;
+      const factor = demand.linkShares.factor[r]!;
       resources[r]!.beginStep(momentum, isNear);
       for (let m = from; m < to; m++) {
         if (m === quietFrom) m = quietTo;
         const most: f64 = cook < 0 ? capacity : supply.ownGiven[cook]![m]!;
-        resources[r]!.turn(m, used[m]! - most);
+        resources[r]!.turn(m, factor * (used[m]! - most));
       }
       norm += resources[r]!.norm;
     }
+    const links = demand.linkShares;
+    links.compare(demand, relaxation.resourceUse);
+    linkShares.beginStep(momentum, isNear);
+    const linkCount = links.share.length;
+    for (let k = 0; k < linkCount; k++) linkShares.turn(k, links.rise[k]!);
+    norm += linkShares.norm;
     shares.beginStep(momentum, isNear);
     const count = queueing.share.length;
     for (let q = 0; q < count; q++) {
-      const loss = queueing.loss(q, demand.chosen, demand.start, demand.pause, demand.serve);
+      let loss = queueing.loss(q, demand.chosen, demand.start, demand.pause, demand.serve);
+      for (const i of tree.queues[q]!.members) loss += links.beside[i]!;
       shares.turn(q, queueing.least[q]! - loss);
     }
     norm += shares.norm;
@@ -157,7 +173,13 @@ export class Climb {
       resources[r]!.move(quietTo, to, scale);
     }
     shares.move(0, count, scale);
+    linkShares.move(0, linkCount, scale);
   }
+}
+
+function isShared(tree: Tree, resource: number): boolean {
+  for (const shared of tree.shared) if (shared.resource === resource) return true;
+  return false;
 }
 
 function scarceFrom(relaxation: Relaxation): number {

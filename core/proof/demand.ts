@@ -1,5 +1,7 @@
 import { fixed, type f64 } from '../model';
 import { DAY_WINDOW } from '../plan';
+import { Beside } from './beside';
+import { LinkShares } from './link-shares';
 import type { Option } from './options';
 import { PausedWork } from './pauses';
 import { Queueing } from './queueing';
@@ -33,12 +35,13 @@ export class Demand {
   private readonly resourceSum: readonly Float64Array[];
   private readonly scratch: Float64Array;
   private readonly scratch2: Float64Array;
-  private readonly scratch3: Float64Array;
   private readonly ends = new Row();
   private readonly into = new Row();
   readonly linear: Float64Array;
   readonly queueing: Queueing;
   readonly sideLosses: SideLosses;
+  readonly linkShares: LinkShares;
+  readonly beside: Beside;
   /** By number of the option. */
   readonly paused: readonly PausedWork[];
   /** What its minutes cost: those of hands alone, or its own where more than a cook is taken in them. */
@@ -77,19 +80,24 @@ export class Demand {
       resourcePrice.push(new Float64Array(slots));
       resourceSum.push(new Float64Array(slots + 1));
     }
+    for (const { resource } of tree.shared) resourcePrice[resource]!.fill(1);
     this.resourcePrice = fixed(resourcePrice);
     this.resourceSum = fixed(resourceSum);
     this.scratch = new Float64Array(slots + 64);
     this.scratch2 = new Float64Array(slots + 64);
-    this.scratch3 = new Float64Array(slots + 64);
     const linear = new Float64Array(slots);
     for (let m = Math.max(0, zero - DAY_WINDOW); m < zero; m++) linear[m]! += weights.sameDay;
     for (let m = Math.max(0, zero - arrive); m < zero; m++) linear[m]! += weights.welcome;
     for (let m = 0; m < slots; m++) if (cooks[m] === 0) linear[m] = NOBODY;
     this.linear = linear;
     this.service = new Service(tree);
-    this.queueing = new Queueing(tree);
-    this.sideLosses = new SideLosses(tree);
+    const queueing = new Queueing(tree);
+    this.queueing = queueing;
+    const sideLosses = new SideLosses(tree);
+    this.sideLosses = sideLosses;
+    const linkShares = new LinkShares(tree, queueing);
+    this.linkShares = linkShares;
+    this.beside = new Beside(slots, sideLosses, linkShares);
     const messages: Float64Array[] = [];
     const paused: PausedWork[] = [];
     const workPrices: WorkPrices[] = [];
@@ -126,6 +134,8 @@ export class Demand {
     sumUp(price, plainSum, from, to, quietFrom, quietTo);
     for (let r = 0; r < this.resourceSum.length; r++)
       sumUp(this.resourcePrice[r]!, this.resourceSum[r]!, from, to, quietFrom, quietTo);
+    for (const { resource } of this.tree.shared)
+      multiply(this.resourceSum[resource]!, this.linkShares.factor[resource]!, from, to);
   }
 
   /** Starts and minutes looked at so far: a measure of the work done that does not depend on the clock. */
@@ -135,10 +145,11 @@ export class Demand {
   cost(domain: Uint8Array): f64 {
     const { tree } = this;
     const { model } = tree;
+    let loose = this.queueing.pay();
+    this.linkShares.pay();
     this.sumPrices();
     this.work += this.to - this.from - this.quietTo + this.quietFrom;
     for (const i of tree.order) for (const option of tree.options[i]!) findGap(option, domain);
-    let loose = this.queueing.pay();
     for (const i of tree.order) {
       for (const option of tree.options[i]!) this.fillUp(option, domain);
       const { kind } = tree.branches[i]!;
@@ -197,7 +208,7 @@ export class Demand {
           if (k === gapFrom) k = gapTo;
           if (up[k]! >= NEVER) continue;
           const end = Math.min(this.to, low + k + duration + rest);
-          up[k]! += n * (sums[end]! - sums[low + k + lead]!);
+          up[k]! += n * (sums[end]! - sums[Math.max(this.from, low + k + lead)]!);
         }
       }
     }
@@ -207,7 +218,7 @@ export class Demand {
         const sums = this.resourceSum[resource]!;
         for (let k = first; k <= last; k++) {
           if (k === gapFrom) k = gapTo;
-          if (up[k]! < NEVER) up[k]! -= n * sums[low + k + lead]!;
+          if (up[k]! < NEVER) up[k]! -= n * sums[Math.max(this.from, low + k + lead)]!;
         }
       }
     }
@@ -286,8 +297,8 @@ export class Demand {
     message.fill(NEVER, into.first, into.last + 1);
     for (const option of this.tree.options[i]!) {
       this.rowOfEnds(option, ends);
-      if (this.sideLosses.begin(option)) {
-        this.tellBoth(option, message, this.queueing.left[i]!);
+      if (this.beside.begin(option)) {
+        this.beside.tell(option, ends, into, message);
         continue;
       }
       if (!option.keeps) {
@@ -310,28 +321,6 @@ export class Demand {
         if (scratch2[k]! >= NEVER) continue;
         message[k] = Math.min(message[k]!, scratch2[k]! + this.usePrice(option, into.low + k, true));
       }
-    }
-  }
-
-  /** Tells what waiting for the branch costs, and at least what waiting for what stands beside it does: the dearer counts. */
-  private tellBoth(option: Option, message: Float64Array, left: f64): void {
-    const { ends, into, scratch, scratch2, scratch3, sideLosses } = this;
-    scratch2.fill(NEVER, into.first, into.last + 1);
-    scratch3.fill(NEVER, into.first, into.last + 1);
-    ends.list = option.ends;
-    into.list = scratch2;
-    for (const piece of option.pieces) waitForward(piece, ends, into);
-    for (let k = ends.first; k <= ends.last; k++) {
-      if (k === ends.gapFrom) k = ends.gapTo;
-      const cost = option.ends[k]!;
-      scratch[k] = cost >= NEVER ? NEVER : cost + left * sideLosses.loss(option, ends.low + k);
-    }
-    ends.list = scratch;
-    into.list = scratch3;
-    for (const piece of option.plainPieces) waitForward(piece, ends, into);
-    for (let k = into.first; k <= into.last; k++) {
-      if (k === into.gapFrom) k = into.gapTo;
-      message[k] = Math.min(message[k]!, Math.max(scratch2[k]!, scratch3[k]!));
     }
   }
 
@@ -363,6 +352,10 @@ function messageLength(tree: Tree, i: number): number {
   if (kind === 'plate') return tree.serveHigh[parent]! - tree.serveLow[parent]! + 1;
   const options = tree.options[parent]!;
   return options[0]!.count * (kind === 'inside' ? options.length : 1);
+}
+
+function multiply(row: Float64Array, factor: f64, from: number, to: number): void {
+  for (let m = from; m <= to; m++) row[m]! *= factor;
 }
 
 /** True where something is taken in its minutes of hands only. */

@@ -12,6 +12,7 @@ export interface Prices {
   readonly hands: Float64Array;
   readonly resources: readonly Float64Array[];
   readonly queueShares: Float64Array;
+  readonly linkShares: Float64Array;
 }
 
 /** A stretch of hands in the relaxed answer; `offset` minutes after the start of its activity, -1 where it can move. */
@@ -58,6 +59,7 @@ export class Dual {
     this.demand.price.set(prices.hands);
     prices.resources.forEach((list, r) => this.demand.resourcePrice[r]!.set(list));
     this.demand.queueing.share.set(prices.queueShares);
+    this.demand.linkShares.share.set(prices.linkShares);
     this.kernel?.take();
   }
 
@@ -70,11 +72,12 @@ export class Dual {
   /** A copy of the prices in force. */
   prices(): Prices {
     this.kernel?.givePrices();
-    const { price, resourcePrice, queueing } = this.demand;
+    const { price, resourcePrice, queueing, linkShares } = this.demand;
     return {
       hands: price.slice(),
       resources: resourcePrice.map((list) => list.slice()),
       queueShares: queueing.share.slice(),
+      linkShares: linkShares.share.slice(),
     };
   }
 
@@ -202,7 +205,8 @@ export class Dual {
     let at = -1;
     let of = -1;
     this.relaxation.resourceUse.forEach((list, r) => {
-      if (tree.priced[r]!.capacity !== 1) return;
+      const { capacity, isOrder } = tree.priced[r]!;
+      if (capacity !== 1 || isOrder) return;
       for (let m = demand.from; m < demand.to; m++) {
         const excess = (list[m]! - 1) * (0.01 + demand.resourcePrice[r]![m]!);
         if (list[m]! > 1 && excess > worst) [worst, at, of] = [excess, m, r];
@@ -232,8 +236,8 @@ export class Dual {
       for (let m = from; m < to; m++) excess += Math.max(0, use[m]! - supply.given[m]!);
     }
     for (const { resource, worked, lead } of option.uses) {
-      if (worked) continue;
-      const { capacity } = this.tree.priced[resource]!;
+      const { capacity, isOrder } = this.tree.priced[resource]!;
+      if (worked || isOrder) continue;
       const list = resourceUse[resource]!;
       for (let m = start + lead; m < start + option.mode.duration + pause; m++)
         excess += 0.2 * Math.max(0, list[m]! - capacity);

@@ -35,6 +35,21 @@ export function sidesOf(
   });
 }
 
+/** What step `i` leads to beside its branch that may begin before what the branch leads to, where it gains by waiting for the first. */
+export function gainSidesOf(
+  model: Model,
+  config: Configuration,
+  i: number,
+  mode: Mode,
+  { kind, parent }: Branch,
+): number[] {
+  if (mode.gainsPoints === 0 || model.weights.gains === 0) return [];
+  const others = config.after[i]!.map(({ to }) => to).filter((to) => kind !== 'after' || to !== parent);
+  if (config.plates[i] !== -2 && kind !== 'plate')
+    others.push(model.courses[model.activities[i]!.course]!.platingActivity);
+  return others.filter((to) => kind !== 'after' || leastBetween(model, config, parent, to) < 0);
+}
+
 /** What each minute of waiting loses from where waiting begins to lose up to a limit; 0 where nothing is lost. */
 function slopeUpTo(model: Model, mode: Mode, limit: number): number {
   return limit < NO_LIMIT && limit > mode.best ? (model.weights.held * HELD_POINTS) / (limit - mode.best) : 0;
@@ -116,19 +131,16 @@ function through(from: number, low: number, to: number, high: number): [number, 
   return [low - slope * from, slope];
 }
 
-/** The cost of waiting without what is lost by being held. */
-export function plainOf(pieces: readonly Piece[]): Piece[] {
+/** The cost of waiting with or without what is lost by being held, and what is lost by not waiting. */
+export function partOf(pieces: readonly Piece[], withHeld: boolean, withOther: boolean): Piece[] {
   return joined(
-    pieces.map(({ from, to, otherBase, otherSlope }) => ({
-      from,
-      to,
-      base: otherBase,
-      slope: otherSlope,
-      heldBase: 0,
-      heldSlope: 0,
-      otherBase,
-      otherSlope,
-    })),
+    pieces.map((piece) => {
+      const [heldBase, heldSlope] = withHeld ? [piece.heldBase, piece.heldSlope] : [0, 0];
+      const [otherBase, otherSlope] = withOther ? [piece.otherBase, piece.otherSlope] : [0, 0];
+      const base = heldBase + otherBase;
+      const slope = heldSlope + otherSlope;
+      return { from: piece.from, to: piece.to, base, slope, heldBase, heldSlope, otherBase, otherSlope };
+    }),
   );
 }
 
@@ -136,7 +148,7 @@ export function plainOf(pieces: readonly Piece[]): Piece[] {
  * The least minutes from the start of one activity to that of another which it leads to; -1 where it does not. `known` keeps what
  * was found on the way: there may be very many ways there.
  */
-function leastBetween(
+export function leastBetween(
   model: Model,
   config: Configuration,
   from: number,

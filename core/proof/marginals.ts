@@ -8,7 +8,6 @@ import { NEVER, Row, waitBackward } from './waiting';
 export class Marginals {
   private readonly scratch: Float64Array;
   private readonly scratch2: Float64Array;
-  private readonly scratch3: Float64Array;
   private readonly ends = new Row();
   private readonly into = new Row();
 
@@ -16,7 +15,6 @@ export class Marginals {
     const { slots } = demand.tree.model;
     this.scratch = new Float64Array(slots + 64);
     this.scratch2 = new Float64Array(slots + 64);
-    this.scratch3 = new Float64Array(slots + 64);
   }
 
   /** After `Demand.cost`: what the whole evening costs at least with each single start or serving slot. */
@@ -68,7 +66,7 @@ export class Marginals {
       ends.list = scratch2;
       scratch2.fill(NEVER, ends.first, ends.last + 1);
       for (const piece of option.pieces) waitBackward(piece, into, ends);
-      if (demand.sideLosses.begin(option)) this.hearBoth(option, demand.queueing.left[i]!);
+      if (demand.beside.begin(option)) demand.beside.hear(option, into, ends, scratch2);
       if (option.keeps) {
         for (let k = ends.first; k <= ends.last; k++) {
           if (k === ends.gapFrom) k = ends.gapTo;
@@ -83,19 +81,6 @@ export class Marginals {
           total[k] = up[k]! + scratch2[k]!;
         }
       }
-    }
-  }
-
-  /** What waiting for what stands beside the branch costs at least counts where it is dearer than what stands in `scratch2`. */
-  private hearBoth(option: Option, left: f64): void {
-    const { demand, scratch2, scratch3, ends, into } = this;
-    ends.list = scratch3;
-    scratch3.fill(NEVER, ends.first, ends.last + 1);
-    for (const piece of option.plainPieces) waitBackward(piece, into, ends);
-    for (let k = ends.first; k <= ends.last; k++) {
-      if (k === ends.gapFrom) k = ends.gapTo;
-      const beside = scratch3[k]! + left * demand.sideLosses.loss(option, ends.low + k);
-      if (beside > scratch2[k]!) scratch2[k] = beside;
     }
   }
 

@@ -4,7 +4,7 @@ import type { Known } from './known';
 import { NO_CHECK, NO_TASK, Tasks } from './machine-tasks';
 import type { Part } from './part';
 import { Sorted } from './sorted';
-import type { Tree } from './tree';
+import type { Priced, Tree } from './tree';
 
 /**
  * Where there is one cook, all stretches of hands are tasks on one machine: of two that cannot come in one order the other order
@@ -41,10 +41,9 @@ export class OneMachine {
     const tasks = new Tasks(tree);
     this.tasks = tasks;
     let singles = 0;
-    for (const { capacity } of tree.priced) singles += capacity === 1 ? 1 : 0;
+    for (let r = 0; r < tree.priced.length; r++) singles += isMachine(tree.priced[r]!) ? 1 : 0;
     const single = new Int32Array(singles);
-    for (let r = tree.priced.length - 1; r >= 0; r--)
-      if (tree.priced[r]!.capacity === 1) single[--singles] = r;
+    for (let r = tree.priced.length - 1; r >= 0; r--) if (isMachine(tree.priced[r]!)) single[--singles] = r;
     this.single = single;
     this.open = new Int32Array(tree.model.slots + 1);
     this.slotOf = new Int32Array(tree.model.slots + 1);
@@ -285,4 +284,9 @@ export class OneMachine {
     }
     return changed;
   }
+}
+
+/** True where there is one of it, so that its uses come one after the other. */
+function isMachine(priced: Priced): boolean {
+  return priced.capacity === 1 && !priced.isOrder;
 }

@@ -9,7 +9,7 @@ import {
   type Mode,
   type Model,
 } from '../model';
-import { plainOf, sidesOf, waitingPieces } from './losses';
+import { gainSidesOf, partOf, sidesOf, waitingPieces } from './losses';
 
 /**
  * A cost of waiting that is linear over [from, to] minutes: base + slope x minutes. What is lost by being held is told apart,
@@ -82,8 +82,12 @@ export interface Option {
   /** What it costs to wait for what the branch leads to. */
   readonly pieces: readonly Piece[];
   readonly sides: readonly Side[];
-  /** Where there are any: the cost of waiting but for what is lost by being held. */
+  /** What else it leads to beside its branch and may begin first, where it gains by waiting for the first. */
+  readonly gainSides: readonly number[];
+  /** Where there are any: the cost of waiting without what is lost by being held, without what is lost by not waiting, and without either. */
   readonly plainPieces: readonly Piece[];
+  readonly heldPieces: readonly Piece[];
+  readonly barePieces: readonly Piece[];
   /** Cost of each start with all that leads to it, and with the rest of the evening too. */
   readonly up: Float64Array;
   readonly total: Float64Array;
@@ -166,6 +170,7 @@ export function makeOption(
   for (const resource of oven)
     uses.push({ resource, count: mode.shelves, kept: false, worked: false, lead: 0, rest: 0 });
   const sides = isLed(branch) ? sidesOf(model, config, i, mode, branch) : [];
+  const gainSides = isLed(branch) ? gainSidesOf(model, config, i, mode, branch) : [];
   const pieces = isLed(branch) ? waitingPieces(model, config, mode, branch, sides) : [];
   const up = new Float64Array(count);
   return {
@@ -194,7 +199,10 @@ export function makeOption(
     })),
     pieces,
     sides,
-    plainPieces: sides.length > 0 ? plainOf(pieces) : [],
+    gainSides,
+    plainPieces: sides.length > 0 ? partOf(pieces, false, true) : [],
+    heldPieces: gainSides.length > 0 ? partOf(pieces, true, false) : [],
+    barePieces: sides.length > 0 && gainSides.length > 0 ? partOf(pieces, false, false) : [],
     up,
     total: new Float64Array(count),
     ends: reach > 0 ? new Float64Array(count + reach) : up,

@@ -14,7 +14,7 @@ export function priceOwnHands(model: Model, options: readonly Option[], priced: 
     );
     if (works.length === 0) continue;
     const resource = priced.length;
-    priced.push({ capacity: 1, cook });
+    priced.push({ capacity: 1, cook, isOrder: false });
     for (const work of works) takeInWork(work, resource);
   }
 }

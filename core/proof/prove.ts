@@ -210,7 +210,11 @@ export class Prover {
   private takeOver(node: Node, dual: Dual, prices: Prices): void {
     const evening = this.evening(node);
     const before = dual.bound(node.domain, evening);
-    dual.setPrices({ ...this.nothing[node.tree]!, queueShares: prices.queueShares });
+    const { queueShares, linkShares } = prices;
+    const nothing = this.nothing[node.tree]!;
+    const { priced } = dual.tree;
+    const resources = nothing.resources.map((row, r) => (priced[r]!.isOrder ? prices.resources[r]! : row));
+    dual.setPrices({ hands: nothing.hands, resources, queueShares, linkShares });
     const without = dual.bound(node.domain, evening);
     node.bound = Math.max(node.bound, before, without);
     if (without <= before) dual.setPrices(prices);

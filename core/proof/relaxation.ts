@@ -61,9 +61,10 @@ export class Relaxation {
     for (let r = 0; r < resourcePrice.length; r++) {
       const { capacity, cook } = tree.priced[r]!;
       const list = resourcePrice[r]!;
+      const factor = this.demand.linkShares.factor[r]!;
       for (let m = from; m < to; m++) {
         if (m === quietFrom) m = quietTo;
-        if (cook < 0 || hasBit(tree.model.calendars[cook]!, m)) cost -= capacity * list[m]!;
+        if (cook < 0 || hasBit(tree.model.calendars[cook]!, m)) cost -= factor * capacity * list[m]!;
       }
     }
     return cost;
@@ -81,6 +82,7 @@ export class Relaxation {
     const { tree, demand, supply } = this;
     this.evening = evening;
     demand.sideLosses.serveLow.set(evening.serveLow);
+    demand.sideLosses.serveHigh.set(evening.serveHigh);
     for (let m = demand.from; m < demand.to; m++) {
       if (m === demand.quietFrom) m = demand.quietTo;
       const cooks = supply.cooks[m]!;
@@ -277,7 +279,8 @@ export class Relaxation {
           ? Math.max(end, parentStart(tree, i, demand.start, demand.serve))
           : end + used.rest;
         const list = this.resourceUse[used.resource]!;
-        for (let m = start + used.lead; m < Math.min(demand.to, until); m++) list[m]! += used.count;
+        for (let m = Math.max(demand.from, start + used.lead); m < Math.min(demand.to, until); m++)
+          list[m]! += used.count;
       }
     }
     for (let c = 0; c < demand.serve.length; c++) {

@@ -2,15 +2,21 @@ import { copyOf, type f64 } from '../model';
 import type { Option, Side } from './options';
 import type { Tree } from './tree';
 
-/** What steps lose at least by waiting for what they lead to beside their branch, as far as the part in hand says when that begins. */
+/** What steps lose at least by what they lead to beside their branch, as far as the part in hand says when that begins. */
 export class SideLosses {
-  /** The first serving slot of each course. */
+  /** The first and the last serving slot of each course. */
   readonly serveLow: Int32Array;
-  /** By side of the option in hand: when what it leads to begins at the earliest. */
+  readonly serveHigh: Int32Array;
+  /** Of the option in hand: whether it may lose by being held longer, and by not waiting, than its branch says. */
+  losesHeld = false;
+  losesGains = false;
+  /** By side of it: when what it leads to begins at the earliest; and when the first that it may gain by waiting for begins at the latest. */
   private readonly earliest: Int32Array;
+  private latest = 0;
 
   constructor(private readonly tree: Tree) {
     this.serveLow = copyOf(tree.serveLow);
+    this.serveHigh = copyOf(tree.serveHigh);
     let most = 1;
     for (const options of tree.options)
       for (const option of options) most = Math.max(most, option.sides.length);
@@ -19,13 +25,21 @@ export class SideLosses {
 
   /** Takes an option in hand; false where it loses nothing for sure, whatever open end it has. */
   begin(option: Option): boolean {
-    const { sides, low, first, last, mode } = option;
-    if (sides.length === 0 || last < first) return false;
+    const { sides, gainSides, low, first, last, reach, mode } = option;
+    this.losesHeld = false;
+    this.losesGains = false;
+    if (last < first) return false;
     for (let k = 0; k < sides.length; k++) this.earliest[k] = this.earliestOf(sides[k]!);
-    return this.loss(option, low + first + mode.duration) > 0;
+    this.losesHeld = this.loss(option, low + first + mode.duration) > 0;
+    if (gainSides.length > 0) {
+      this.latest = this.tree.model.slots;
+      for (const to of gainSides) this.latest = Math.min(this.latest, this.latestOf(to));
+      this.losesGains = this.gainsLost(option, low + last + mode.duration + reach) > 0;
+    }
+    return this.losesHeld || this.losesGains;
   }
 
-  /** What an option that ends in slot `end` loses at least. */
+  /** What an option that ends in slot `end` loses at least by being held. */
   loss(option: Option, end: number): f64 {
     const { sides } = option;
     let worst: f64 = 0;
@@ -37,6 +51,15 @@ export class SideLosses {
     return worst;
   }
 
+  /** What an option that ends in slot `end` loses at least by not waiting. */
+  gainsLost(option: Option, end: number): f64 {
+    const { mode, gainSides } = option;
+    if (gainSides.length === 0) return 0;
+    const waited: f64 = Math.max(0, this.latest - end);
+    const until: f64 = mode.gainsUntil;
+    return this.tree.model.weights.gains * mode.gainsPoints * Math.max(0, 1 - waited / until);
+  }
+
   private earliestOf(side: Side): number {
     const { to } = side;
     const { model, options } = this.tree;
@@ -46,5 +69,15 @@ export class SideLosses {
     for (const option of options[to]!)
       if (option.first <= option.last) earliest = Math.min(earliest, option.low + option.first);
     return earliest;
+  }
+
+  private latestOf(to: number): number {
+    const { model, options } = this.tree;
+    const { role, course } = model.activities[to]!;
+    if (role !== 'step') return this.serveHigh[course]! - model.courses[course]!.plating;
+    let latest = 0;
+    for (const option of options[to]!)
+      if (option.first <= option.last) latest = Math.max(latest, option.low + option.last);
+    return latest;
   }
 }

@@ -1,6 +1,7 @@
 import { serveWindows, type Activity, type Configuration, type Model } from '../model';
 import { apartOf, type Apart } from './apart';
 import { queuesOf, type Queue } from './queues';
+import { priceLinks, type Shared } from './link-prices';
 import { priceOwnHands } from './own-hands';
 import { priceCores, priceTurns } from './turns';
 import { branchOf, makeOption, NO_BRANCH, type Branch, type Option } from './options';
@@ -10,6 +11,8 @@ export interface Priced {
   readonly capacity: number;
   /** Whose hands they are, where that is what it is; else -1. */
   readonly cook: number;
+  /** True where it is nothing but the order of two steps. */
+  readonly isOrder: boolean;
 }
 
 /** The dinner, made in one choice of ways, as a tree of activities under its courses. */
@@ -31,6 +34,7 @@ export interface Tree {
   readonly priced: readonly Priced[];
   readonly apart: readonly Apart[];
   readonly queues: readonly Queue[];
+  readonly shared: readonly Shared[];
   /** How many places the domain of starts and serving slots has. */
   readonly size: number;
 }
@@ -70,7 +74,7 @@ export function makeTree(model: Model, config: Configuration): Tree {
     );
     if (most <= thing.capacity) return;
     byThing.set(t, priced.length);
-    priced.push({ capacity: thing.capacity, cook: -1 });
+    priced.push({ capacity: thing.capacity, cook: -1, isOrder: false });
   });
   const ovens = pricedOvens(model, config, priced);
   const serve = serveWindows(model);
@@ -103,6 +107,7 @@ export function makeTree(model: Model, config: Configuration): Tree {
   priceTurns(options.flat(), apart, priced);
   if (model.cookCount === 1) priceCores(config, options.flat(), priced);
   else priceOwnHands(model, options.flat(), priced);
+  const shared = priceLinks(model, config, branches, options, priced);
   const serveAt = model.courses.map((_, c) => {
     const at = size;
     size += serveHigh[c]! - serveLow[c]! + 1;
@@ -124,6 +129,7 @@ export function makeTree(model: Model, config: Configuration): Tree {
     priced,
     apart,
     queues: queuesOf(model, branches, options),
+    shared,
     size,
   };
 }
@@ -137,7 +143,7 @@ function pricedOvens(model: Model, config: Configuration, priced: Priced[]) {
   let shelf = -1;
   if (most > shelves) {
     shelf = priced.length;
-    priced.push({ capacity: shelves, cook: -1 });
+    priced.push({ capacity: shelves, cook: -1, isOrder: false });
   }
   return (activity: Activity, m: number): number[] =>
     shelf >= 0 && activity.modes[m]!.usesOven ? [shelf] : [];

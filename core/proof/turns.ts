@@ -23,7 +23,7 @@ export function priceTurns(options: readonly Option[], apart: readonly Apart[], 
     for (const next of options) if (set.every((o) => gaps.between(o, next) !== undefined)) set.push(next);
     set.forEach((a, x) => set.slice(x + 1).forEach((b) => cover(covered, a, b)));
     const resource = priced.length;
-    priced.push({ capacity: 1, cook: -1 });
+    priced.push({ capacity: 1, cook: -1, isOrder: false });
     for (const option of set)
       option.uses.push({ resource, count: 1, kept: false, worked: false, lead: 0, rest: 0 });
   }
@@ -70,7 +70,7 @@ export function priceCores(config: Configuration, options: readonly Option[], pr
   cores.sort((a, b) => b.weight - a.weight);
   for (const { pot, lead, rest, works } of cores.slice(0, MOST_CORES)) {
     const resource = priced.length;
-    priced.push({ capacity: 1, cook: -1 });
+    priced.push({ capacity: 1, cook: -1, isOrder: false });
     pot.uses.push({ resource, count: 1, kept: false, worked: false, lead, rest });
     for (const work of works) takeInWork(work, resource);
   }

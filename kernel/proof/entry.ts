@@ -260,8 +260,10 @@ export function placeOf(d: i32, what: i32): usize {
       return changetype<usize>(demand.queueing.least);
     case 27:
       return changetype<usize>(desk.known.minEnd);
-    default:
+    case 28:
       return changetype<usize>(desk.known.maxEnd);
+    default:
+      return changetype<usize>(demand.linkShares.share);
   }
 }
 

@@ -29,6 +29,12 @@ export class Piece {
   }
 }
 
+function piecesFrom(parcel: Parcel): StaticArray<Piece> {
+  const pieces = new Array<Piece>();
+  for (let left = parcel.int(); left > 0; left--) pieces.push(new Piece(parcel));
+  return fixed(pieces);
+}
+
 export class Side {
   to: i32;
   best: i32;
@@ -95,7 +101,10 @@ export class Option {
   checks: StaticArray<Check>;
   pieces: StaticArray<Piece>;
   sides: StaticArray<Side>;
+  gainSides: StaticArray<i32>;
   plainPieces: StaticArray<Piece>;
+  heldPieces: StaticArray<Piece>;
+  barePieces: StaticArray<Piece>;
   up: StaticArray<f64>;
   total: StaticArray<f64>;
   ends: StaticArray<f64>;
@@ -130,15 +139,14 @@ export class Option {
     const checks = new Array<Check>();
     for (let left = parcel.int(); left > 0; left--) checks.push(new Check(parcel));
     this.checks = fixed(checks);
-    const pieces = new Array<Piece>();
-    for (let left = parcel.int(); left > 0; left--) pieces.push(new Piece(parcel));
-    this.pieces = fixed(pieces);
+    this.pieces = piecesFrom(parcel);
     const sides = new Array<Side>();
     for (let left = parcel.int(); left > 0; left--) sides.push(new Side(parcel));
     this.sides = fixed(sides);
-    const plain = new Array<Piece>();
-    for (let left = parcel.int(); left > 0; left--) plain.push(new Piece(parcel));
-    this.plainPieces = fixed(plain);
+    this.gainSides = parcel.row();
+    this.plainPieces = piecesFrom(parcel);
+    this.heldPieces = piecesFrom(parcel);
+    this.barePieces = piecesFrom(parcel);
   }
 }
 

@@ -6,6 +6,7 @@ export class Priced {
   constructor(
     public capacity: i32,
     public cook: i32,
+    public isOrder: bool,
   ) {}
 }
 
@@ -16,6 +17,20 @@ export class Queue {
   constructor(parcel: Parcel) {
     this.members = parcel.row();
     this.least = parcel.real();
+  }
+}
+
+export class Shared {
+  activity: i32;
+  resource: i32;
+  slope: f64;
+  isGain: bool;
+
+  constructor(parcel: Parcel) {
+    this.activity = parcel.int();
+    this.resource = parcel.int();
+    this.slope = parcel.real();
+    this.isGain = parcel.flag();
   }
 }
 
@@ -49,6 +64,7 @@ export class Tree {
   branches: StaticArray<Branch>;
   options: StaticArray<StaticArray<Option>>;
   queues: StaticArray<Queue>;
+  shared: StaticArray<Shared>;
   apart: StaticArray<Apart>;
   /** By number. */
   allOptions: StaticArray<Option>;
@@ -67,8 +83,10 @@ export class Tree {
     this.size = parcel.int();
     const capacities = parcel.row();
     const cooks = parcel.row();
+    const orders = parcel.row();
     const priced = new StaticArray<Priced>(capacities.length);
-    for (let r = 0; r < capacities.length; r++) priced[r] = new Priced(capacities[r], cooks[r]);
+    for (let r = 0; r < capacities.length; r++)
+      priced[r] = new Priced(capacities[r], cooks[r], orders[r] !== 0);
     this.priced = priced;
     const branches = new Array<Branch>();
     for (let left = parcel.int(); left > 0; left--) branches.push(new Branch(parcel));
@@ -76,6 +94,9 @@ export class Tree {
     const queues = new Array<Queue>();
     for (let left = parcel.int(); left > 0; left--) queues.push(new Queue(parcel));
     this.queues = fixed(queues);
+    const shared = new Array<Shared>();
+    for (let left = parcel.int(); left > 0; left--) shared.push(new Shared(parcel));
+    this.shared = fixed(shared);
     const all = new Array<Option>();
     let checkCount = 0;
     const options = new StaticArray<StaticArray<Option>>(parcel.int());

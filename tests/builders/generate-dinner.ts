@@ -1,4 +1,5 @@
 import type { DinnerFile } from '../../core/dinner';
+import { makeDecided } from './decided-dinner';
 import { Maker } from './maker';
 import { makeOdd } from './odd-dinner';
 
@@ -187,11 +188,17 @@ export function generateOddDinner(seed: number, size: Size): DinnerFile {
   return makeOdd(generateSpicyDinner(seed, size), seed);
 }
 
+/** A plain one in which the cook has offered and decided more. */
+export function generateDecidedDinner(seed: number, size: Size): DinnerFile {
+  return makeDecided(generateDinner(seed, size), seed);
+}
+
 /** All kinds, for what must hold of any. */
 export const GENERATORS = [
   ['plain', generateDinner],
   ['with rare features', generateSpicyDinner],
   ['on an odd evening', generateOddDinner],
+  ['as the cook decided', generateDecidedDinner],
 ] as const;
 
 /** A dinner for a seed: small 8 to 12 steps, medium 25 to 35, large 60 to 80 with two cooks. */

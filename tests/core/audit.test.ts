@@ -47,6 +47,7 @@ describe('the audit finds what is wrong', () => {
     ['a step that is not planned', 'steps', (p) => (p.steps = p.steps.filter((s) => s.step !== 'soup/oil'))],
     ['a dish without its way', 'choices', (p) => (p.dishes = p.dishes.slice(1))],
     ['a cost that is not the sum', 'cost', (p) => (p.cost! -= 1)],
+    ['a cost that is a cent from the sum', 'cost', (p) => (p.cost! += 0.01)],
     ['a term that is not so', 'cost', (p) => (p.terms!.held -= 1)],
   ];
   test.each(cases)('%s', (_name, rule, tamper) => expect(broken(tamper)).toContain(rule));

@@ -74,6 +74,7 @@ const PLACES = [
   'queueLeast',
   'minEnd',
   'maxEnd',
+  'linkShare',
 ] as const;
 type Place = (typeof PLACES)[number];
 
@@ -211,9 +212,10 @@ export class RelaxationKernel {
 
   /** Takes over the prices of the relaxation. */
   take(): void {
-    const { price, resourcePrice, queueing } = this.relaxation.demand;
+    const { price, resourcePrice, queueing, linkShares } = this.relaxation.demand;
     this.write('price', price);
     this.write('queueShare', queueing.share);
+    this.write('linkShare', linkShares.share);
     resourcePrice.forEach((list, r) => {
       new Float64Array(this.buffer, this.wasm.priceOf(this.number, r), list.length).set(list);
     });
@@ -221,9 +223,10 @@ export class RelaxationKernel {
 
   /** Gives the prices back. */
   givePrices(): void {
-    const { price, resourcePrice, queueing } = this.relaxation.demand;
+    const { price, resourcePrice, queueing, linkShares } = this.relaxation.demand;
     this.read('price', price);
     this.read('queueShare', queueing.share);
+    this.read('linkShare', linkShares.share);
     resourcePrice.forEach((list, r) => {
       list.set(new Float64Array(this.buffer, this.wasm.priceOf(this.number, r), list.length));
     });

@@ -23,11 +23,15 @@ function addTree(row: Row, tree: Tree, configurations: readonly Configuration[])
   row.add(tree.size);
   row.list(tree.priced.map(({ capacity }) => capacity));
   row.list(tree.priced.map(({ cook }) => cook));
+  row.list(tree.priced.map(({ isOrder }) => Number(isOrder)));
   row.each(tree.branches, ({ kind, parent }) => row.add(KINDS.indexOf(kind), parent));
   row.each(tree.queues, ({ members, least }) => {
     row.list(members);
     row.add(least);
   });
+  row.each(tree.shared, ({ activity, resource, slope, isGain }) =>
+    row.add(activity, resource, slope, Number(isGain)),
+  );
   row.each(tree.options, (options) => row.each(options, (option) => addOption(row, option)));
   row.each(tree.apart, ({ one, other, gap, gapBack }) => row.add(one.number, other.number, gap, gapBack));
 }
@@ -42,5 +46,8 @@ function addOption(row: Row, o: Option): void {
     row.add(from, to, heldBase, heldSlope, otherBase, otherSlope);
   row.each(o.pieces, addPiece);
   row.each(o.sides, ({ to, best, most, slope }) => row.add(to, best, most, slope));
+  row.list(o.gainSides);
   row.each(o.plainPieces, addPiece);
+  row.each(o.heldPieces, addPiece);
+  row.each(o.barePieces, addPiece);
 }
