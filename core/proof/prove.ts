@@ -48,8 +48,8 @@ export interface Proof {
   readonly parts: number;
 }
 
-/** What is less than this below the target is not worth a plan. */
-const WORTH = 0.001;
+/** What is less than this below the target is not worth a plan: costs are told to two decimals. */
+const WORTH = 0.0045;
 /** Steps of the first climb; of several ways to make the dinner the first gets no more than this share of the work. */
 const FIRST_ROUNDS = 150;
 const FIRST_SHARE = 0.4;

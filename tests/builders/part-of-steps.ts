@@ -39,5 +39,5 @@ export function partOfSteps(
     dual.bound(part.domain, evening);
     dual.countUse();
   };
-  return { ...whole, model, dual, options, leave, span, relax };
+  return { ...whole, model, dual, tree: dual.tree, options, leave, span, relax };
 }

@@ -5,7 +5,12 @@ import { Dual } from '../../core/proof/dual';
 import { RelaxationKernel } from '../../core/proof/kernel/kernel';
 import { makeTree } from '../../core/proof/tree';
 import { read } from '../builders/dinner';
-import { generateDinner, generateSpicyDinner, type Size } from '../builders/generate-dinner';
+import {
+  generateDecidedDinner,
+  generateDinner,
+  generateSpicyDinner,
+  type Size,
+} from '../builders/generate-dinner';
 import { wholePart } from '../builders/whole-part';
 
 /** The relaxation of a dinner in the way it was planned, all open, with the cost to beat; null where no plan was found. */
@@ -77,6 +82,7 @@ function explore(dual: Dual, target: number) {
       demand.price,
       ...demand.resourcePrice,
       demand.queueing.share,
+      demand.linkShares.share,
       demand.chosen,
       demand.start,
       demand.pause,
@@ -96,7 +102,7 @@ test.each(['small', 'medium', 'large'] as const)(
   (size) => {
     let climbed = 0;
     for (let seed = 1; seed <= (size === 'large' ? 2 : 5); seed++) {
-      for (const generate of [generateDinner, generateSpicyDinner]) {
+      for (const generate of [generateDinner, generateSpicyDinner, generateDecidedDinner]) {
         const one = relaxed(seed, size, generate);
         if (!one) continue;
         const plain = new Dual(one.tree);
