@@ -32,70 +32,57 @@ export function priceLinks(
 ): Shared[] {
   const shared: Shared[] = [];
   let left = MOST_ROWS;
-  const add = (
-    first: readonly Option[],
-    then: readonly Option[],
-    sign: 1 | -1,
-    restOf: (o: Option) => number,
-  ) => {
+  /** Prices a turn between a step and what follows it; `sign` tells what is priced, too early or too late. */
+  const add = (activity: number, to: number, sign: 1 | -1, restOf: (option: Option) => number): number => {
     left -= 1;
     const resource = priced.length;
     const use = { resource, count: sign, kept: false, worked: false };
     priced.push({ capacity: sign, cook: -1, isOrder: true });
-    for (const option of first) option.uses.push({ ...use, lead: -model.slots, rest: restOf(option) });
-    for (const option of then) option.uses.push({ ...use, lead: 0, rest: model.slots });
+    for (const option of options[activity]!)
+      option.uses.push({ ...use, lead: -model.slots, rest: restOf(option) });
+    for (const option of options[to]!) option.uses.push({ ...use, lead: 0, rest: model.slots });
     return resource;
   };
-  for (const [activity, first] of options.entries()) {
-    if (first.length === 0) continue;
+  for (const [activity, ways] of options.entries()) {
+    if (ways.length === 0) continue;
     const branch = branches[activity]!;
+    const leads = (to: number) =>
+      branch.kind === 'after' ? leastBetween(model, config, branch.parent, to) : -1;
     for (const { to, least } of config.after[activity]!) {
-      const then = options[to]!;
-      if (then.length === 0 || (branch.kind === 'after' && branch.parent === to)) continue;
-      if (left > 0 && !isImplied(model, config, branch, to, least)) add(first, then, 1, () => least);
-      if (branch.kind === 'after' && leastBetween(model, config, branch.parent, to) >= 0) continue;
-      const isBefore = branch.kind === 'after' && leastBetween(model, config, to, branch.parent) >= 0;
-      const held = isBefore
-        ? 0
-        : Math.min(
-            ...first.map(
-              ({ mode }) =>
-                sidesOf(model, config, activity, mode, branch).find((s) => s.to === to)?.slope ?? 0,
-            ),
-          );
-      if (left > 0 && held > 0)
-        shared.push({
-          activity,
-          to,
-          resource: add(first, then, -1, ({ mode }) => mode.best),
-          slope: held,
-          isGain: false,
-        });
-      const gains = Math.min(
-        ...first.map(({ mode }) => (mode.gainsPoints > 0 ? mode.gainsPoints / mode.gainsUntil : 0)),
-      );
-      if (left > 0 && gains > 0)
-        shared.push({
-          activity,
-          to,
-          resource: add(first, then, 1, ({ mode }) => mode.gainsUntil),
-          slope: model.weights.gains * gains,
-          isGain: true,
-        });
+      if (options[to]!.length === 0 || (branch.kind === 'after' && branch.parent === to)) continue;
+      const between = leads(to);
+      const isImplied = between >= 0 && branch.least + between >= least;
+      if (left > 0 && !isImplied) add(activity, to, 1, () => least);
+      // What the branch leads on to is waited for longest, and what leads to the branch is waited for first.
+      if (between >= 0) continue;
+      const isFirst = branch.kind === 'after' && leastBetween(model, config, to, branch.parent) >= 0;
+      const held = isFirst ? 0 : Math.min(...ways.map((way) => heldSlope(model, config, way, branch, to)));
+      if (left > 0 && held > 0) {
+        const resource = add(activity, to, -1, ({ mode }) => mode.best);
+        shared.push({ activity, to, resource, slope: held, isGain: false });
+      }
+      const gains = Math.min(...ways.map((way) => gainSlope(model, way)));
+      if (left > 0 && gains > 0) {
+        const resource = add(activity, to, 1, ({ mode }) => mode.gainsUntil);
+        shared.push({ activity, to, resource, slope: gains, isGain: true });
+      }
     }
   }
   return shared;
 }
 
-/** True where the branch sees to the link. */
-function isImplied(
+/** What each minute of waiting for `to` loses at most. */
+function heldSlope(
   model: Model,
   config: Configuration,
-  { kind, parent, least }: Branch,
+  { activity, mode }: Option,
+  branch: Branch,
   to: number,
-  lag: number,
-): boolean {
-  if (kind !== 'after') return false;
-  const between = leastBetween(model, config, parent, to);
-  return between >= 0 && least + between >= lag;
+): number {
+  return sidesOf(model, config, activity, mode, branch).find((side) => side.to === to)?.slope ?? 0;
+}
+
+/** What each minute by which it waits too short loses. */
+function gainSlope(model: Model, { mode }: Option): number {
+  return mode.gainsPoints > 0 ? (model.weights.gains * mode.gainsPoints) / mode.gainsUntil : 0;
 }

@@ -86,9 +86,16 @@ export class LinkShares {
     const option = demand.option(activity);
     const waited =
       parentStart(tree, activity, start, serve) - start[activity]! - option.mode.duration - pause[activity]!;
+    const { sideLosses } = demand;
+    sideLosses.begin(option);
+    const end = start[activity]! + option.mode.duration + pause[activity]!;
+    const known = isGain ? sideLosses.gainsLost(option, end) : sideLosses.loss(option, end);
     for (const piece of option.pieces) {
       if (piece.from > waited || piece.to < waited) continue;
-      return isGain ? piece.otherBase + piece.otherSlope * waited : piece.heldBase + piece.heldSlope * waited;
+      const lost = isGain
+        ? piece.otherBase + piece.otherSlope * waited
+        : piece.heldBase + piece.heldSlope * waited;
+      return Math.max(lost, known);
     }
     return 0;
   }
