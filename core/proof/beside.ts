@@ -87,6 +87,21 @@ export class Beside {
     return shares.held[i]! * Math.max(0, held) + shares.gains[i]! * Math.max(0, gains);
   }
 
+  /** What an option that ends in slot `end` and waits so long for its branch loses at least: by being held, or by not waiting. */
+  loss(option: Option, end: number, waited: number, isGain: boolean): f64 {
+    const { losses } = this;
+    losses.begin(option);
+    const known = isGain ? losses.gainsLost(option, end) : losses.loss(option, end);
+    for (const piece of option.pieces) {
+      if (piece.from > waited || piece.to < waited) continue;
+      const lost = isGain
+        ? piece.otherBase + piece.otherSlope * waited
+        : piece.heldBase + piece.heldSlope * waited;
+      return Math.max(lost, known);
+    }
+    return known;
+  }
+
   /** Whether so much is lost for sure. */
   private counts(which: number): boolean {
     const { losesHeld, losesGains } = this.losses;

@@ -158,11 +158,7 @@ export class Climb {
     norm += linkShares.norm;
     shares.beginStep(momentum, isNear);
     const count = queueing.share.length;
-    for (let q = 0; q < count; q++) {
-      let loss = queueing.loss(q, demand.chosen, demand.start, demand.pause, demand.serve);
-      for (const i of tree.queues[q]!.members) loss += links.beside[i]!;
-      shares.turn(q, queueing.least[q]! - loss);
-    }
+    for (let q = 0; q < count; q++) shares.turn(q, queueing.least[q]! - queueing.loss(q, demand));
     norm += shares.norm;
     if (norm < 1e-9) return;
     const scale = (this.length * Math.max(0.01, target - value)) / norm;

@@ -7,7 +7,7 @@ import { PausedWork } from './pauses';
 import { Queueing } from './queueing';
 import { Service } from './service';
 import { SideLosses } from './side-losses';
-import { findGap, guestFirst, guestLast, lookMayClash, setParentRow } from './spans';
+import { findGap, guestFirst, guestLast, lookMayClash, parentStart, setParentRow } from './spans';
 import type { Tree } from './tree';
 import { NEVER, Row, waitForward } from './waiting';
 import { sumUp, WorkPrices } from './work-prices';
@@ -120,6 +120,14 @@ export class Demand {
   /** The option that the relaxed answer has for step `i`. */
   option(i: number): Option {
     return this.tree.options[i]![this.chosen[i]!]!;
+  }
+
+  /** What step `i` loses in the relaxed answer, whoever pays for it: by being held, or by not waiting. */
+  lossOf(i: number, isGain: boolean): f64 {
+    const option = this.option(i);
+    const end = this.start[i]! + option.mode.duration + this.pause[i]!;
+    const waited = parentStart(this.tree, i, this.start, this.serve) - end;
+    return this.beside.loss(option, end, waited, isGain);
   }
 
   private sumPrices(): void {

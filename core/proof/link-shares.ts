@@ -2,7 +2,6 @@ import type { f64 } from '../model';
 import type { Demand } from './demand';
 import type { Piece } from './options';
 import type { Queueing } from './queueing';
-import { parentStart } from './spans';
 import type { Tree } from './tree';
 
 /**
@@ -73,31 +72,10 @@ export class LinkShares {
         if (m === quietFrom) m = quietTo;
         paid += price[m]! * (use[m]! - capacity);
       }
-      const more = slope * paid - this.lossByBranch(demand, activity, isGain);
+      const more = slope * paid - demand.lossOf(activity, isGain);
       rise[k] = more;
       if (!isGain && more > beside[activity]!) beside[activity] = more;
     }
-  }
-
-  /** What a step loses in the relaxed answer as its branch has it, all of it: by being held, or by not waiting. */
-  private lossByBranch(demand: Demand, activity: number, isGain: boolean): f64 {
-    const { tree } = this;
-    const { start, pause, serve } = demand;
-    const option = demand.option(activity);
-    const waited =
-      parentStart(tree, activity, start, serve) - start[activity]! - option.mode.duration - pause[activity]!;
-    const { sideLosses } = demand;
-    sideLosses.begin(option);
-    const end = start[activity]! + option.mode.duration + pause[activity]!;
-    const known = isGain ? sideLosses.gainsLost(option, end) : sideLosses.loss(option, end);
-    for (const piece of option.pieces) {
-      if (piece.from > waited || piece.to < waited) continue;
-      const lost = isGain
-        ? piece.otherBase + piece.otherSlope * waited
-        : piece.heldBase + piece.heldSlope * waited;
-      return Math.max(lost, known);
-    }
-    return 0;
   }
 }
 

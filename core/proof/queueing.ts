@@ -1,5 +1,5 @@
 import type { f64 } from '../model';
-import { parentStart } from './spans';
+import type { Demand } from './demand';
 import type { Tree } from './tree';
 
 /** Of what the members of each queue lose by being held the queue pays a share as a whole, and the members the rest. */
@@ -40,19 +40,11 @@ export class Queueing {
     return paid;
   }
 
-  /** What the members of queue `q` lose by being held in an answer: which option, start and pause of each, serving slots. */
-  loss(q: number, chosen: Int32Array, start: Int32Array, pause: Int32Array, serve: Int32Array): f64 {
-    const { tree } = this;
+  /** What the members of queue `q` lose by being held in the relaxed answer. */
+  loss(q: number, demand: Demand): f64 {
     let loss: f64 = 0;
-    for (const i of tree.queues[q]!.members) {
-      const option = tree.options[i]![chosen[i]!]!;
-      const waited = parentStart(tree, i, start, serve) - start[i]! - option.mode.duration - pause[i]!;
-      for (const piece of option.pieces) {
-        if (piece.from > waited || piece.to < waited) continue;
-        loss += piece.heldBase + piece.heldSlope * waited;
-        break;
-      }
-    }
+    for (const i of this.tree.queues[q]!.members)
+      loss += demand.lossOf(i, false) + demand.linkShares.beside[i]!;
     return loss;
   }
 }
