@@ -8,6 +8,7 @@ import { planDinner, replanDinner, Search } from '../../core/planner';
 import { behindAfter, lastOfFirstThird } from '../builders/behind';
 import {
   generateDinner,
+  generateDecidedDinner,
   generateOddDinner,
   generateSpicyDinner,
   type Size,
@@ -19,7 +20,7 @@ import { solveWithHighs } from '../reference/solve';
 /** Prints how fast and how good the planner is. No test depends on it: npm run bench -- --help. */
 
 const USAGE =
-  'npm run bench -- [--count N] [--best SECONDS] [--sizes small,medium,large] [--kind plain|rare|odd] [--solver SECONDS] [--audit N]';
+  'npm run bench -- [--count N] [--best SECONDS] [--sizes small,medium,large] [--kind plain|rare|odd|decided] [--solver SECONDS] [--audit N]';
 const { values } = parseArgs({
   options: {
     count: { type: 'string', default: '20' },
@@ -31,12 +32,14 @@ const { values } = parseArgs({
     help: { type: 'boolean', default: false },
   },
 });
-/** Plain dinners, with the rarer features of the format strewn in, and these on odd evenings. */
+/** Plain dinners, with the rarer features of the format strewn in, these on odd evenings, and plain ones in which the cook has decided more. */
 const KINDS: Partial<Record<string, typeof generateDinner>> = {
   plain: generateDinner,
   rare: generateSpicyDinner,
   odd: generateOddDinner,
+  decided: generateDecidedDinner,
 };
+const AUDITED = [generateSpicyDinner, generateOddDinner, generateDecidedDinner];
 const CHECKPOINTS = [0.1, 0.5, 1, 2];
 const now = () => performance.now();
 /** Percent above the best known that count at most, where there is no plan, too. */
@@ -162,11 +165,11 @@ function summary(name: string, rows: readonly Row[]): void {
   );
 }
 
-/** Short searches on many dinners with rare features, half of them on odd evenings: what matters here is that no plan breaks a rule. */
+/** Short searches on many dinners with all that the format offers, by turns of each kind: what matters here is that no plan breaks a rule. */
 function auditMany(count: number): void {
   const tally = { planned: 0, broken: 0, none: 0, proven: 0, refused: 0 };
   for (let seed = 1; seed <= count; seed++) {
-    const generate = seed % 2 === 0 ? generateOddDinner : generateSpicyDinner;
+    const generate = AUDITED[Math.floor(seed / 3) % AUDITED.length]!;
     const result = readDinner(generate(seed, (['small', 'medium', 'large'] as const)[seed % 3]!));
     if (!result.ok) {
       tally.refused += 1;
