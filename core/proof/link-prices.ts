@@ -46,11 +46,9 @@ export function priceLinks(
   for (const [activity, ways] of options.entries()) {
     if (ways.length === 0) continue;
     const branch = branches[activity]!;
-    const leads = (to: number) =>
-      branch.kind === 'after' ? leastBetween(model, config, branch.parent, to) : -1;
     for (const { to, least } of config.after[activity]!) {
       if (options[to]!.length === 0 || (branch.kind === 'after' && branch.parent === to)) continue;
-      const between = leads(to);
+      const between = branch.kind === 'after' ? leastBetween(model, config, branch.parent, to) : -1;
       const isImplied = between >= 0 && branch.least + between >= least;
       if (left > 0 && !isImplied) add(activity, to, 1, () => least);
       // What the branch leads on to is waited for longest, and what leads to the branch is waited for first.
