@@ -17,6 +17,7 @@ export { changeMinutes, checkFrom, checkTo, COLD, ovenReady, StartFinder } from 
 export { calendarStarts, calendarStartsOf } from './calendar-starts';
 export { compileModel } from './compile';
 export { configure, serveWindows } from './configure';
+export { gainsLost } from './gains';
 export { openKernel, type KernelMemory } from './kernel/load';
 export { packModel, Row } from './kernel/pack';
 export { exponential, fixed, power, trailingZeros, whole, type f64 } from './machine';

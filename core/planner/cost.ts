@@ -1,4 +1,4 @@
-import { countBits, NO_LIMIT, trailingZeros, type f64, type Mode } from '../model';
+import { countBits, gainsLost, NO_LIMIT, trailingZeros, type f64, type Mode } from '../model';
 import { DAY_WINDOW, HELD_POINTS, type Terms } from '../plan';
 import type { Board } from './board';
 
@@ -68,11 +68,6 @@ export function firstAfter(board: Board, i: number, except: number): number {
     if (first < 0 || plating < first) first = plating;
   }
   return first;
-}
-
-export function gainsLost(mode: Mode, waited: number): f64 {
-  const share: f64 = waited;
-  return mode.gainsPoints * Math.max(0, 1 - share / mode.gainsUntil);
 }
 
 /** The first slot within the twelve hours before sitting down in which a cook works; `zero` if none. */

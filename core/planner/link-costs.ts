@@ -1,7 +1,7 @@
-import type { f64, Mode } from '../model';
+import { gainsLost, type f64, type Mode } from '../model';
 import { DAY_WINDOW, HELD_POINTS } from '../plan';
 import type { Board } from './board';
-import { firstAfter, gainsLost, GUIDE, heldOf, heldShare } from './cost';
+import { firstAfter, GUIDE, heldOf, heldShare } from './cost';
 
 /**
  * What an activity, off the board, adds to the cost by its links: by what waits for it, and by how long what it makes waits.

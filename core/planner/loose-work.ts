@@ -1,8 +1,17 @@
-import { allBits, checkFrom, checkTo, LEAST_PIECE, MAX_PAUSE, NO_LIMIT, type Mode } from '../model';
+import {
+  allBits,
+  checkFrom,
+  checkTo,
+  gainsLost,
+  LEAST_PIECE,
+  MAX_PAUSE,
+  NO_LIMIT,
+  type Mode,
+} from '../model';
 import { DAY_WINDOW, HELD_POINTS } from '../plan';
 import { washGap } from './blocking';
 import { usesThing, type Board } from './board';
-import { gainsLost, heldShare } from './cost';
+import { heldShare } from './cost';
 import type { Placement } from './settle';
 
 /** Work that may pause: when it begins, and when it may end. */

@@ -39,8 +39,8 @@ export class Brancher {
   }
 
   /**
-   * By what concerns the evening as a whole: minutes away from a table, the first work of the day, serving times, then when
-   * what loses by waiting begins. False where all of that is decided, or does not matter. After `Dual.countUse`.
+   * By what concerns the evening as a whole: minutes away from a table, the first work of the day, serving times, ways of
+   * steps, then when what loses by waiting begins. False where all of that is decided, or does not matter. After `Dual.countUse`.
    */
   partEvening(node: Node, dual: Dual, narrowing: Narrowing, target: number): boolean {
     const prices = dual.prices();
@@ -81,7 +81,7 @@ export class Brancher {
   }
 
   /**
-   * By single steps: which of two comes first, which way, when `conflict` begins, or, where nothing is wanted twice
+   * By single steps, each of which has one way left: which of two comes first, when `conflict` begins, or, where nothing is wanted twice
    * (`conflict` -1), any that is open. False where nothing is.
    */
   partSteps(node: Node, dual: Dual, narrowing: Narrowing, conflict: number): boolean {
@@ -96,16 +96,7 @@ export class Brancher {
     if (isParted) return true;
     const i = conflict >= 0 ? conflict : anyOpen(node, narrowing, tree);
     if (i < 0) return this.loose.partRest(node, dual, prices);
-    const options = tree.options[i]!;
     const option = demand.option(i);
-    const others = options.filter(
-      (o) => o !== option && node.domain.subarray(o.at, o.at + o.count).includes(1),
-    );
-    if (others.length > 0) {
-      this.child(node, (part) => part.domain.fill(0, option.at, option.at + option.count), prices);
-      this.child(node, (part) => others.forEach((o) => part.domain.fill(0, o.at, o.at + o.count)), prices);
-      return true;
-    }
     this.split(node, option.at, option.count, option.low, demand.start[i]!, prices);
     return true;
   }
@@ -219,7 +210,7 @@ export class Brancher {
 
   /** Of two stretches that want the same minute either the one comes first or the other. */
   private order(node: Node, dual: Dual, stretches: readonly Stretch[], prices: Prices): boolean {
-    const rigid = stretches.filter((s) => s.offset >= 0 && onlyOpen(dual.tree.options[s.activity]!) !== null);
+    const rigid = stretches.filter((s) => s.offset >= 0);
     for (let x = 0; x < rigid.length; x++) {
       for (let y = x + 1; y < rigid.length; y++) {
         const [a, b] = [rigid[x]!, rigid[y]!];

@@ -2,7 +2,6 @@ import { fixed, type f64 } from '../model';
 import type { Relaxation } from './relaxation';
 import { Rise } from './rise';
 import { allEat, type Evening } from './supply';
-import type { Tree } from './tree';
 
 /** Why a climb stopped. */
 export const AT_TOP = 0;
@@ -46,9 +45,9 @@ export class Climb {
     const { price, resourcePrice, queueing, linkShares } = relaxation.demand;
     this.hands = new Rise(price, Infinity);
     const resources: Rise[] = [];
-    const { tree } = relaxation;
-    for (let r = 0; r < resourcePrice.length; r++)
-      resources.push(new Rise(resourcePrice[r]!, isShared(tree, r) ? 1 : Infinity));
+    for (let r = 0; r < resourcePrice.length; r++) resources.push(new Rise(resourcePrice[r]!, Infinity));
+    for (const { resource } of relaxation.tree.shared)
+      resources[resource] = new Rise(resourcePrice[resource]!, 1);
     this.resources = fixed(resources);
     this.shares = new Rise(queueing.share, 1);
     this.linkShares = new Rise(linkShares.share, 1);
@@ -171,11 +170,6 @@ export class Climb {
     shares.move(0, count, scale);
     linkShares.move(0, linkCount, scale);
   }
-}
-
-function isShared(tree: Tree, resource: number): boolean {
-  for (const shared of tree.shared) if (shared.resource === resource) return true;
-  return false;
 }
 
 function scarceFrom(relaxation: Relaxation): number {

@@ -9,8 +9,6 @@ const MOST_ROWS = 16;
 /** What a step may lose by a link beside its branch, of which a share is paid for by that link, minute by minute. */
 export interface Shared {
   readonly activity: number;
-  /** The step that it waits for there. */
-  readonly to: number;
   readonly resource: number;
   /** What a minute costs at most, where all of it is paid for there. */
   readonly slope: number;
@@ -57,12 +55,12 @@ export function priceLinks(
       const held = isFirst ? 0 : Math.min(...ways.map((way) => heldSlope(model, config, way, branch, to)));
       if (left > 0 && held > 0) {
         const resource = add(activity, to, -1, ({ mode }) => mode.best);
-        shared.push({ activity, to, resource, slope: held, isGain: false });
+        shared.push({ activity, resource, slope: held, isGain: false });
       }
       const gains = Math.min(...ways.map((way) => gainSlope(model, way)));
       if (left > 0 && gains > 0) {
         const resource = add(activity, to, 1, ({ mode }) => mode.gainsUntil);
-        shared.push({ activity, to, resource, slope: gains, isGain: true });
+        shared.push({ activity, resource, slope: gains, isGain: true });
       }
     }
   }

@@ -1,4 +1,4 @@
-import type { f64 } from '../model';
+import { fixed, type f64 } from '../model';
 import type { Demand } from './demand';
 import type { Piece } from './options';
 import type { Queueing } from './queueing';
@@ -15,7 +15,9 @@ export class LinkShares {
   readonly gains: Float64Array;
   /** After `compare`: by how much the bound rises where a link pays all; by step, how much more it loses by being held than its branch has it. */
   readonly rise: Float64Array;
-  readonly beside: Float64Array;
+  readonly more: Float64Array;
+  /** Steps whose branch may not pay all of what they lose. */
+  private readonly sharing: readonly number[];
   /** By resource: what its prices are multiplied by. */
   readonly factor: Float64Array;
 
@@ -26,10 +28,11 @@ export class LinkShares {
     const { shared, model, priced } = tree;
     this.share = new Float64Array(shared.length);
     this.rise = new Float64Array(shared.length);
-    this.beside = new Float64Array(model.activities.length);
+    this.more = new Float64Array(model.activities.length);
     this.held = new Float64Array(model.activities.length);
     this.gains = new Float64Array(model.activities.length);
     this.factor = new Float64Array(priced.length);
+    this.sharing = sharingOf(tree);
     this.held.fill(1);
     this.gains.fill(1);
     this.factor.fill(1);
@@ -47,9 +50,8 @@ export class LinkShares {
       left[activity]! -= paid;
       factor[resource] = paid * slope;
     }
-    for (const i of tree.order) {
+    for (const i of this.sharing) {
       for (const option of tree.options[i]!) {
-        if (option.sides.length + option.gainSides.length === 0) continue;
         weigh(option.pieces, held[i]!, gains[i]!);
         weigh(option.plainPieces, held[i]!, gains[i]!);
         weigh(option.heldPieces, held[i]!, gains[i]!);
@@ -59,9 +61,9 @@ export class LinkShares {
 
   /** Finds by how much the bound rises where a link pays all of its share and not none, in the relaxed answer: what is used of each turn. */
   compare(demand: Demand, uses: readonly Float64Array[]): void {
-    const { tree, rise, beside } = this;
+    const { tree, rise, more } = this;
     const { from, to, quietFrom, quietTo } = demand;
-    for (let k = 0; k < rise.length; k++) beside[tree.shared[k]!.activity] = 0;
+    for (let k = 0; k < rise.length; k++) more[tree.shared[k]!.activity] = 0;
     for (let k = 0; k < rise.length; k++) {
       const { activity, resource, slope, isGain } = tree.shared[k]!;
       const use = uses[resource]!;
@@ -72,11 +74,24 @@ export class LinkShares {
         if (m === quietFrom) m = quietTo;
         paid += price[m]! * (use[m]! - capacity);
       }
-      const more = slope * paid - demand.lossOf(activity, isGain);
-      rise[k] = more;
-      if (!isGain && more > beside[activity]!) beside[activity] = more;
+      const raised = slope * paid - demand.lossOf(activity, isGain);
+      rise[k] = raised;
+      if (!isGain && raised > more[activity]!) more[activity] = raised;
     }
   }
+}
+
+/** The members of queues, and what links beside the tree pay for. */
+function sharingOf(tree: Tree): readonly number[] {
+  const sharing: number[] = [];
+  for (const i of tree.order) if (isSharing(tree, i)) sharing.push(i);
+  return fixed(sharing);
+}
+
+function isSharing(tree: Tree, i: number): boolean {
+  for (const { activity } of tree.shared) if (activity === i) return true;
+  for (const { members } of tree.queues) if (members.includes(i)) return true;
+  return false;
 }
 
 function weigh(pieces: readonly Piece[], held: f64, gains: f64): void {

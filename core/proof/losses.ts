@@ -1,4 +1,4 @@
-import { NO_LIMIT, type Configuration, type Mode, type Model } from '../model';
+import { gainsLost, NO_LIMIT, type Configuration, type Mode, type Model } from '../model';
 import { HELD_POINTS } from '../plan';
 import type { Branch, Piece, Side } from './options';
 
@@ -11,27 +11,27 @@ interface Line {
   readonly slope: number;
 }
 
-/** The links of step `i`, made in `mode`, beside its branch by which it may lose. */
-export function sidesOf(
+/** What step `i` leads to beside its branch, and within how many minutes, -1 where its way says so. */
+function linksBeside(
   model: Model,
   config: Configuration,
   i: number,
-  mode: Mode,
   { kind, parent }: Branch,
-): Side[] {
-  const { course } = model.activities[i]!;
-  const links = config.after[i]!.map(({ to, most }) => ({
-    to,
-    most,
-    isSide: kind !== 'after' || to !== parent,
-  }));
-  const plates = config.plates[i]!;
-  if (plates !== -2)
-    links.push({ to: model.courses[course]!.platingActivity, most: plates, isSide: kind !== 'plate' });
-  return links.flatMap(({ to, most, isSide }): Side[] => {
+): { to: number; most: number }[] {
+  const links = config.after[i]!.map(({ to, most }) => ({ to, most }));
+  const others = links.filter(({ to }) => kind !== 'after' || to !== parent);
+  const most = config.plates[i]!;
+  if (most !== -2 && kind !== 'plate')
+    others.push({ to: model.courses[model.activities[i]!.course]!.platingActivity, most });
+  return others;
+}
+
+/** The links of step `i`, made in `mode`, beside its branch by which it may lose by being held. */
+export function sidesOf(model: Model, config: Configuration, i: number, mode: Mode, branch: Branch): Side[] {
+  return linksBeside(model, config, i, branch).flatMap(({ to, most }): Side[] => {
     const limit = most >= 0 ? most : mode.most;
     const slope = slopeUpTo(model, mode, limit);
-    return isSide && slope > 0 ? [{ to, best: mode.best, most: limit, slope }] : [];
+    return slope > 0 ? [{ to, best: mode.best, most: limit, slope }] : [];
   });
 }
 
@@ -41,13 +41,13 @@ export function gainSidesOf(
   config: Configuration,
   i: number,
   mode: Mode,
-  { kind, parent }: Branch,
+  branch: Branch,
 ): number[] {
   if (mode.gainsPoints === 0 || model.weights.gains === 0) return [];
-  const others = config.after[i]!.map(({ to }) => to).filter((to) => kind !== 'after' || to !== parent);
-  if (config.plates[i] !== -2 && kind !== 'plate')
-    others.push(model.courses[model.activities[i]!.course]!.platingActivity);
-  return others.filter((to) => kind !== 'after' || leastBetween(model, config, parent, to) < 0);
+  const { kind, parent } = branch;
+  return linksBeside(model, config, i, branch)
+    .map(({ to }) => to)
+    .filter((to) => kind !== 'after' || leastBetween(model, config, parent, to) < 0);
 }
 
 /** What each minute of waiting loses from where waiting begins to lose up to a limit; 0 where nothing is lost. */
@@ -77,9 +77,9 @@ export function waitingPieces(
   if (limit < least) return [];
   const losing = lines.filter(({ slope }) => slope > 0);
   const heldAt = (h: number) => Math.max(0, ...losing.map(({ best, slope }) => slope * (h - best)));
-  const gains = model.weights.gains * mode.gainsPoints;
-  const otherAt = (h: number) => (gains > 0 ? gains * Math.max(0, 1 - h / mode.gainsUntil) : 0);
-  const corners = cornersOf(losing, [least, limit, ...(gains > 0 ? [mode.gainsUntil] : [])])
+  const gains = model.weights.gains > 0 && mode.gainsPoints > 0;
+  const otherAt = (h: number) => (gains ? model.weights.gains * gainsLost(mode, h) : 0);
+  const corners = cornersOf(losing, [least, limit, ...(gains ? [mode.gainsUntil] : [])])
     .filter((h) => h >= least && h <= limit)
     .sort((a, b) => a - b);
   const ends = corners.length === 1 ? [limit] : corners.slice(1);

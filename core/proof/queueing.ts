@@ -19,7 +19,7 @@ export class Queueing {
     this.left.fill(1);
   }
 
-  /** Sets what waiting costs the members by themselves; returns what the queues pay. */
+  /** Sets which share the members pay by themselves; returns what the queues pay. */
   pay(): f64 {
     const { tree, share } = this;
     let paid: f64 = 0;
@@ -27,15 +27,7 @@ export class Queueing {
       const { members } = tree.queues[q]!;
       const left = 1 - share[q]!;
       paid += share[q]! * this.least[q]!;
-      for (const i of members) {
-        this.left[i] = left;
-        for (const option of tree.options[i]!) {
-          for (const piece of option.pieces) {
-            piece.base = piece.otherBase + left * piece.heldBase;
-            piece.slope = piece.otherSlope + left * piece.heldSlope;
-          }
-        }
-      }
+      for (const i of members) this.left[i] = left;
     }
     return paid;
   }
@@ -44,7 +36,7 @@ export class Queueing {
   loss(q: number, demand: Demand): f64 {
     let loss: f64 = 0;
     for (const i of this.tree.queues[q]!.members)
-      loss += demand.lossOf(i, false) + demand.linkShares.beside[i]!;
+      loss += demand.lossOf(i, false) + demand.linkShares.more[i]!;
     return loss;
   }
 }

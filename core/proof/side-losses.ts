@@ -1,5 +1,5 @@
-import { copyOf, type f64 } from '../model';
-import type { Option, Side } from './options';
+import { copyOf, gainsLost, type f64 } from '../model';
+import type { Option } from './options';
 import type { Tree } from './tree';
 
 /** What steps lose at least by what they lead to beside their branch, as far as the part in hand says when that begins. */
@@ -29,7 +29,7 @@ export class SideLosses {
     this.losesHeld = false;
     this.losesGains = false;
     if (last < first) return false;
-    for (let k = 0; k < sides.length; k++) this.earliest[k] = this.earliestOf(sides[k]!);
+    for (let k = 0; k < sides.length; k++) this.earliest[k] = this.earliestOf(sides[k]!.to);
     this.losesHeld = this.loss(option, low + first + mode.duration) > 0;
     if (gainSides.length > 0) {
       this.latest = this.tree.model.slots;
@@ -53,15 +53,11 @@ export class SideLosses {
 
   /** What an option that ends in slot `end` loses at least by not waiting. */
   gainsLost(option: Option, end: number): f64 {
-    const { mode, gainSides } = option;
-    if (gainSides.length === 0) return 0;
-    const waited: f64 = Math.max(0, this.latest - end);
-    const until: f64 = mode.gainsUntil;
-    return this.tree.model.weights.gains * mode.gainsPoints * Math.max(0, 1 - waited / until);
+    if (option.gainSides.length === 0) return 0;
+    return this.tree.model.weights.gains * gainsLost(option.mode, Math.max(0, this.latest - end));
   }
 
-  private earliestOf(side: Side): number {
-    const { to } = side;
+  private earliestOf(to: number): number {
     const { model, options } = this.tree;
     const { role, course } = model.activities[to]!;
     if (role !== 'step') return this.serveLow[course]! - model.courses[course]!.plating;

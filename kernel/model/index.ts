@@ -17,6 +17,7 @@ export {
   previousGap,
 } from './bits';
 export { changeMinutes, checkFrom, checkTo, ovenReady, StartFinder } from './calendar';
+export { gainsLost } from './gains';
 export { LEAST_PIECE, MAX_PAUSE, MAX_PIECES, NO_LIMIT } from './limits';
 export { exponential, fixed, power, trailingZeros, whole } from './machine';
 export { Activity, Configuration, CourseModel, Link, Mode, Model, OvenModel, Thing, ThingUse } from './model';

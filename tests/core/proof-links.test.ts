@@ -1,13 +1,13 @@
 import type { DinnerFile } from '../../core/dinner';
-import { compileModel } from '../../core/model';
+import { compileModel, gainsLost } from '../../core/model';
 import { Random, Search } from '../../core/planner';
-import { firstAfter, gainsLost, heldOf } from '../../core/planner/cost';
+import { firstAfter, heldOf } from '../../core/planner/cost';
 import { HELD_POINTS } from '../../core/plan';
-import { Prover } from '../../core/proof/prove';
 import { makeTree } from '../../core/proof/tree';
 import { read, step } from '../builders/dinner';
 import { generateDecidedDinner, generateDinner } from '../builders/generate-dinner';
 import { partOfSteps } from '../builders/part-of-steps';
+import { isProven, searched } from '../builders/proof-of';
 import { useOfPlan } from '../builders/use-of-plan';
 
 test('whatever share of a wait each minute pays, a link pays no more than the step loses in a plan', () => {
@@ -46,9 +46,11 @@ test('links that the branch sees to are not priced; of others the order is, and 
   ]);
   const named = (i: number) => model.activities[i]!.name.replace('dish/', '');
   expect(tree.branches[0]).toMatchObject({ kind: 'after', parent: 1 });
-  expect(
-    tree.shared.map(({ activity, to, isGain, slope }) => [named(activity), named(to), isGain, slope]),
-  ).toEqual([
+  const takersOf = (resource: number) =>
+    options
+      .filter(({ uses }) => uses.some((use) => use.resource === resource))
+      .map(({ activity }) => named(activity));
+  expect(tree.shared.map(({ resource, isGain, slope }) => [...takersOf(resource), isGain, slope])).toEqual([
     ['stock', 'soup', false, (4 * HELD_POINTS) / 40],
     ['stock', 'soup', true, 6 / 20],
   ]);
@@ -65,20 +67,7 @@ test('links that the branch sees to are not priced; of others the order is, and 
   expect(usesOf(3)).toHaveLength(3);
 });
 
-/** True where the best plan of a search is soon proven. */
-function isSoonProven(file: DinnerFile, work: number): boolean {
-  const model = compileModel(read(file));
-  const search = new Search(model, 1);
-  const budget = { rounds: 30000, isOver: () => false };
-  expect(search.construct(budget)).toBe(true);
-  search.improve(budget);
-  const prover = new Prover(
-    model,
-    search.configurations!.filter(({ possible }) => possible),
-    { target: search.best.cost, work, settle: (answer) => search.settle(answer, () => undefined) },
-  );
-  return prover.run(() => false).isComplete;
-}
+const isSoonProven = (file: DinnerFile, work: number) => isProven(searched(file, 30000), work);
 
 // By the best of what a step leads to alone these stood 3 to 22 % from their bound after a second's work and more.
 test.each([2, 38, 53, 47, 67])('evening %i, where several things wait for one, is soon proven', (seed) => {
