@@ -1,1 +1,1 @@
-export { isTimeZone, isWallTime, toInstant, toWall, type EpochMinutes } from './zone';
+export { isTimeZone, isWallTime, toInstant, toWall, weekdayOf, type EpochMinutes } from './zone';

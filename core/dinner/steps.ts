@@ -54,6 +54,16 @@ export function placedSteps(dinner: Dinner): PlacedStep[] {
   });
 }
 
+/** What is done in a step, in quotes. */
+export function quoted({ step }: PlacedStep): string {
+  return `"${step.does.replace(/[.!]$/, '')}"`;
+}
+
+/** A step as a cook names it: what is done, and for which dish. */
+export function inWords(placed: PlacedStep): string {
+  return `${quoted(placed)} (${placed.dish.name})`;
+}
+
 /** For each step, the names of the steps that come directly after it. */
 export function followersOf(steps: readonly PlacedStep[]): Map<string, string[]> {
   const followers = new Map<string, string[]>(steps.map((s) => [s.name, []]));

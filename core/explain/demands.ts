@@ -1,14 +1,44 @@
-import { toInstant, toWall } from '../clock';
-import type { Dinner } from '../dinner';
+import { toInstant, toWall, weekdayOf } from '../clock';
+import { inWords, placedSteps, type Dinner, type Step, type Use } from '../dinner';
+import {
+  withoutHands,
+  withoutHost,
+  withoutKeeping,
+  withoutLooks,
+  withoutStay,
+  withoutUses,
+  withoutWaits,
+  withoutWho,
+  withSteps,
+} from './less';
+import {
+  handsOf,
+  hostOf,
+  inARow,
+  keepingOf,
+  looksOf,
+  minutesInWords,
+  stayOf,
+  waitOf,
+  whoseOf,
+  type Party,
+} from './parties';
 
 /** One kind of thing that a dinner asks for, and the dinner without it. */
 export interface Demand {
   readonly kind: string;
-  readonly text: string;
   readonly without: (dinner: Dinner) => Dinner;
+  /** The dinner in which this step alone does not ask for it; none where it is not steps that ask. */
+  readonly withoutFor?: (dinner: Dinner, step: string) => Dinner;
+  /** Whether a step asks for it. */
+  readonly concerns: (party: Party, dinner: Dinner) => boolean;
+  /** What is asked, in a cook's words, of the steps that ask for it. */
+  readonly tell: (parties: readonly Party[], dinner: Dinner) => string;
 }
 
-const PLENTY = 99;
+/** More windows of free time than this are not told one by one. */
+const MOST_WINDOWS = 3;
+
 /** Days before sitting down in which even the longest dish can be made, one step after the other. */
 function daysNeeded(dinner: Dinner): number {
   const longest = ({ minutes }: { minutes: number | { long: number } }) =>
@@ -17,115 +47,201 @@ function daysNeeded(dinner: Dinner): number {
   return Math.ceil(total.reduce((a, b) => a + b, 0) / 1440) + 1;
 }
 
-function mapSteps(
-  dinner: Dinner,
-  change: (step: Dinner['dishes'][number]['steps'][number]) => object,
-): Dinner {
+/** A demand that steps make: the step without it, what a step asks, and what is told where steps are not told one by one. */
+function stepDemand(
+  kind: string,
+  change: (step: Step) => Step,
+  ask: (party: Party, dinner: Dinner) => string | null,
+  general: (dinner: Dinner) => string,
+): Demand {
   return {
-    ...dinner,
-    dishes: dinner.dishes.map((dish) => ({
-      ...dish,
-      steps: dish.steps.map((step) => ({ ...step, ...change(step) }) as typeof step),
-    })),
+    kind,
+    without: (dinner) => withSteps(dinner, () => true, change),
+    withoutFor: (dinner, step) => withSteps(dinner, (name) => name === step, change),
+    concerns: (party, dinner) => ask(party, dinner) !== null,
+    tell: (parties, dinner) =>
+      parties.flatMap((party) => ask(party, dinner) ?? []).join('; ') || general(dinner),
   };
 }
 
-function withoutKeeping(dinner: Dinner): Dinner {
-  return mapSteps(dinner, (step) => ({
-    keeps: step.keeps ? { ...step.keeps, most: null } : undefined,
-    plated: step.plated ? { most: null } : undefined,
-    ways: step.ways.map((way) => (way.keeps ? { ...way, keeps: { ...way.keeps, most: null } } : way)),
-    after: step.after.map((link) => (typeof link === 'string' ? link : { ...link, most: null })),
-  }));
+/** What a step uses of one sort in the first of its ways that does. */
+function usesOf<U extends Use>({ ways }: Party, is: (use: Use) => use is U): U[] {
+  return ways.map((way) => way.uses.filter(is)).find((uses) => uses.length > 0) ?? [];
 }
 
-function withoutUses(dinner: Dinner, name: (use: object) => boolean): Dinner {
-  return mapSteps(dinner, (step) => ({
-    uses: (step.uses ?? []).filter((use) => !name(use)),
-    ways: step.ways.map((way) => (way.uses ? { ...way, uses: way.uses.filter((use) => !name(use)) } : way)),
-  }));
+const isOven = (use: Use): use is Extract<Use, { oven: number }> => 'oven' in use;
+const isRing = (use: Use): use is Extract<Use, { ring: number }> => 'ring' in use;
+const isTool =
+  (tool: string) =>
+  (use: Use): use is Extract<Use, { tool: string }> =>
+    'tool' in use && use.tool === tool;
+
+/** A demand for something of the kitchen that steps use: what each wants of it, and what there is. */
+function useDemand<U extends Use>(
+  kind: string,
+  is: (use: Use) => use is U,
+  wants: (use: U) => string,
+  thereIs: (dinner: Dinner) => string,
+): Demand {
+  const ask = (party: Party) => {
+    const uses = usesOf(party, is);
+    return uses.length === 0 ? null : `${party.words} wants ${inARow(uses.map(wants))}`;
+  };
+  const demand = stepDemand(kind, (step) => withoutUses(step, is), ask, thereIs);
+  const tell: Demand['tell'] = (parties, dinner) => [...parties.map(ask), thereIs(dinner)].join('; ');
+  return { ...demand, tell };
 }
 
-/** Everything that may be in the way of a plan, told in a cook's words. */
+/** When a cook has time, with the day where it is not the dinner's. */
+function windowsOf(free: Dinner['cooks'][number]['free'], { sitDown }: Dinner): string {
+  if (free.length === 0 || free.length > MOST_WINDOWS) return 'now and then';
+  const told = (wall: string) =>
+    wall.slice(0, 10) === sitDown.slice(0, 10) ? wall.slice(11) : `${weekdayOf(wall)} ${wall.slice(11)}`;
+  return inARow(free.map(({ from, to }) => `from ${told(from)} to ${told(to)}`));
+}
+
+const nobody = () => false;
+
+/** Everything that may be in the way of a plan. */
 export function demandsOf(dinner: Dinner): Demand[] {
-  const demands: Demand[] = [
-    {
-      kind: 'keeping',
-      text: 'what is made may not wait any longer',
-      without: withoutKeeping,
+  return [...OF_STEPS, ...OF_COOKS, ...OF_THE_TABLE, ...ofTheKitchen(dinner), ...ofTheCook(dinner)];
+}
+
+const OF_STEPS: readonly Demand[] = [
+  stepDemand('keeping', withoutKeeping, keepingOf, () => 'what is made may not wait any longer'),
+  stepDemand('waiting', withoutWaits, waitOf, () => 'some steps wait for what comes before to rest'),
+  stepDemand('within', withoutHost, hostOf, () => 'some steps are done during others'),
+  stepDemand('looks', withoutLooks, looksOf, () => 'some steps are looked at again and again'),
+  stepDemand('stay', withoutStay, stayOf, () => 'some steps are not left alone while the cooks eat'),
+];
+
+const OF_COOKS: readonly Demand[] = [
+  {
+    ...stepDemand('hands', withoutHands, handsOf, () => ''),
+    without: (d) => ({
+      ...withSteps(d, () => true, withoutWho),
+      cooks: [...d.cooks, ...d.cooks.map((cook) => ({ ...cook, id: `${cook.id}-again` }))],
+    }),
+    tell: (parties, { cooks }) => {
+      const names = inARow(cooks.map(({ name }) => name));
+      const oneAtATime = `${names} ${cooks.length === 1 ? 'does' : 'do'} one thing at a time`;
+      return [...parties.map(handsOf), oneAtATime].join('; ');
     },
-    {
-      kind: 'hands',
-      text: 'there are no more hands than the cooks have',
-      without: (d) => ({
-        ...d,
-        cooks: [...d.cooks, ...d.cooks.map((cook) => ({ ...cook, id: `${cook.id}-again` }))],
-      }),
+  },
+  stepDemand('who', withoutWho, whoseOf, () => 'some steps are done by one cook alone'),
+  {
+    kind: 'time',
+    without: (d) => {
+      const day = (days: number) => toWall(toInstant(d.sitDown, d.timeZone) + days * 1440, d.timeZone);
+      const always = [{ from: day(-daysNeeded(d)), to: day(1) }];
+      return { ...d, cooks: d.cooks.map((cook) => ({ ...cook, free: always })) };
     },
-    {
-      kind: 'time',
-      text: 'the cooks are free only in their own times',
-      without: (d) => {
-        const day = (days: number) => toWall(toInstant(d.sitDown, d.timeZone) + days * 1440, d.timeZone);
-        const always = [{ from: day(-daysNeeded(d)), to: day(1) }];
-        return { ...d, cooks: d.cooks.map((cook) => ({ ...cook, free: always })) };
-      },
+    concerns: nobody,
+    tell: (_, d) => d.cooks.map(({ name, free }) => `${name} has time only ${windowsOf(free, d)}`).join('; '),
+  },
+];
+
+const OF_THE_TABLE: readonly Demand[] = [
+  {
+    kind: 'table',
+    without: (d) => ({
+      ...d,
+      away: 1000,
+      courses: d.courses.map((course) => ({ ...course, sitThrough: undefined })),
+    }),
+    concerns: nobody,
+    tell: (_, { away, courses }) => {
+      const held = courses.filter(({ sitThrough }) => sitThrough).map(({ name }) => name);
+      const most = `a cook may be away from the table for no more than ${minutesInWords(away)} in a course`;
+      return [most, ...held.map((name) => `nobody leaves the table during ${name}`)].join('; ');
     },
-    {
-      kind: 'table',
-      text: `a cook may be away from the table for no more than ${dinner.away} minutes, and hot fat is not left alone`,
-      without: (d) => ({
-        ...d,
-        away: 1000,
-        cooks: d.cooks.map((cook) => ({ ...cook, eats: false })),
-        courses: d.courses.map((course) => ({ ...course, sitThrough: undefined })),
-      }),
-    },
-    {
-      kind: 'pauses',
-      text: 'the pauses between courses are no longer than the table likes',
-      without: (d) => ({
-        ...d,
-        courses: d.courses.map((c) => ({ ...c, pause: { ...c.pause, most: c.pause.most + 120 } })),
-      }),
-    },
-    {
-      kind: 'oven',
-      text: 'the oven has only so many shelves, and one temperature at a time',
-      without: (d) => withoutUses(d, (use) => 'oven' in use),
-    },
-    {
-      kind: 'rings',
-      text: `there are ${dinner.kitchen.rings} rings`,
-      without: (d) => ({ ...d, kitchen: { ...d.kitchen, rings: PLENTY } }),
-    },
-    ...toolNames(dinner).map((tool) => ({
-      kind: 'tool',
-      text: `there are ${dinner.kitchen.tools[tool] ?? 1} of: ${tool}`,
-      without: (d: Dinner) => withoutUses(d, (use) => 'tool' in use && use.tool === tool),
-    })),
+  },
+  {
+    kind: 'pauses',
+    without: (d) => ({
+      ...d,
+      courses: d.courses.map((c) => ({ ...c, pause: { ...c.pause, most: c.pause.most + 120 } })),
+    }),
+    concerns: nobody,
+    tell: (_, { courses }) =>
+      courses
+        .slice(1)
+        .map(({ name, pause }) => `the pause before ${name} is ${minutesInWords(pause.most)} at most`)
+        .join('; '),
+  },
+];
+
+function ofTheKitchen(dinner: Dinner): Demand[] {
+  return [
+    useDemand('oven', isOven, ({ oven }) => `an oven at ${oven} °C`, ovensOf),
+    useDemand(
+      'rings',
+      isRing,
+      ({ ring }) => (ring === 1 ? 'a ring' : `${ring} rings`),
+      ({ kitchen: { rings } }) => (rings === 1 ? 'there is one ring' : `there are ${rings} rings`),
+    ),
+    ...toolNames(dinner).map((tool) =>
+      useDemand(
+        'tool',
+        isTool(tool),
+        ({ count }) => (count === 1 ? tool : `${count} x ${tool}`),
+        ({ kitchen }) => `there is ${kitchen.tools[tool] ?? 1} x ${tool}`,
+      ),
+    ),
   ];
+}
+
+function ovensOf({ kitchen: { ovens } }: Dinner): string {
+  if (ovens.length === 0) return 'there is no oven';
+  const shelves = (n: number) => `${n} ${n === 1 ? 'shelf' : 'shelves'}`;
+  const told = ovens.map((oven) => `${oven.name}, ${shelves(oven.shelves)}`);
+  return `the kitchen has ${inARow(told)}, cold at first`;
+}
+
+/** What the cook has decided by hand. */
+function ofTheCook(dinner: Dinner): Demand[] {
+  const demands: Demand[] = [];
   if (dinner.pins.length > 0) {
+    const startOf = ({ placed }: Party) => dinner.pins.find((pin) => pin.step === placed.name)?.start;
     demands.push({
       kind: 'pins',
-      text: 'the pinned steps start at their times',
       without: (d) => ({ ...d, pins: [] }),
+      withoutFor: (d, step) => ({ ...d, pins: d.pins.filter((pin) => pin.step !== step) }),
+      concerns: (party) => startOf(party) !== undefined,
+      tell: (parties) =>
+        parties.map((party) => `${party.words} is pinned to ${startOf(party)!.slice(11)}`).join('; ') ||
+        'the pinned steps start at their times',
     });
   }
   if (Object.keys(dinner.choices).length > 0) {
     demands.push({
       kind: 'choices',
-      text: 'the ways that were chosen are kept',
       without: (d) => ({ ...d, choices: {} }),
+      concerns: ({ placed }) => placed.name in dinner.choices || placed.dish.id in dinner.choices,
+      tell: () => chosenInWords(dinner).join('; '),
     });
   }
   return demands;
 }
 
+/** Which ways the cook has chosen. */
+function chosenInWords(dinner: Dinner): string[] {
+  const label = (ways: readonly { id: string; label: string }[], chosen: string | null) =>
+    ways.find(({ id }) => id === chosen)?.label ?? 'as usual';
+  const dishes = dinner.dishes.map(({ id, name, ways }) => ({ key: id, words: name, ways }));
+  const steps = placedSteps(dinner).map((placed) => ({
+    key: placed.name,
+    words: inWords(placed),
+    ways: placed.step.ways,
+  }));
+  return [...dishes, ...steps]
+    .filter(({ key }) => key in dinner.choices)
+    .map(({ key, words, ways }) => `${words} is made ${label(ways, dinner.choices[key]!)}`);
+}
+
 function toolNames(dinner: Dinner): string[] {
-  const names = new Set<string>();
-  for (const use of dinner.dishes.flatMap((d) => d.steps.flatMap((s) => s.uses ?? []))) {
-    if ('tool' in use) names.add(use.tool as string);
-  }
-  return [...names];
+  const uses = dinner.dishes.flatMap(({ steps }) =>
+    steps.flatMap((step) => [step, ...step.ways].flatMap((way) => way.uses ?? [])),
+  );
+  return [...new Set(uses.flatMap((use) => ('tool' in use ? [use.tool as string] : [])))];
 }

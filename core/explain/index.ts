@@ -1,3 +1,3 @@
 export { applyChanges, pathParts } from './change';
-export { findConflict, type Feasible } from './conflict';
+export { findConflict, type Probe } from './conflict';
 export { candidateChanges, findRemedies, leavingOut, type CostOf } from './remedies';

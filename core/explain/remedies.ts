@@ -1,12 +1,18 @@
 import { toInstant, toWall } from '../clock';
 import { withoutDish } from '../compose';
-import { placedSteps, type Dinner } from '../dinner';
+import { inWords, placedSteps, type Dinner } from '../dinner';
 import type { Change, Remedy } from '../plan';
 import { applyChanges } from './change';
+
+const MORE_SLACK = 2;
+/** Where no change helps by itself, so many pairs are enough. */
+const ENOUGH_PAIRS = 3;
 
 interface Candidate {
   readonly change: Change[];
   readonly text: string;
+  /** True where it is one dish fewer. */
+  readonly leavesOut?: boolean;
 }
 
 /** The cost of a plan of the dinner, or null where none was found. */
@@ -19,7 +25,7 @@ function shifted(wall: string, minutes: number, timeZone: string): string {
 /** A step or a dish in a cook's words, by the name that the file has for it. */
 function named(dinner: Dinner, name: string): string {
   const step = placedSteps(dinner).find((s) => s.name === name);
-  if (step) return `"${step.step.does.replace(/[.!]$/, '')}"`;
+  if (step) return inWords(step);
   return dinner.dishes.find((dish) => dish.id === name)?.name ?? name;
 }
 
@@ -104,15 +110,31 @@ export function candidateChanges(dinner: Dinner): Candidate[] {
       text: `Let the plan choose the way of ${named(dinner, key)}.`,
     });
   }
-  list.push(...ovenCandidates(dinner));
+  list.push(...looksCandidates(dinner), ...ovenCandidates(dinner));
   for (const dish of dinner.dishes) {
     if (dinner.dishes.length < 2 || !dinner.courses.some((c) => c.dishes.includes(dish.id))) continue;
     list.push({
       change: leavingOut(dinner, dish.id),
       text: `Leave out ${dish.name}.`,
+      leavesOut: true,
     });
   }
   return list;
+}
+
+/** Looks at a pot that may come a little earlier or later than they should. */
+function looksCandidates(dinner: Dinner): Candidate[] {
+  return placedSteps(dinner).flatMap((placed) => {
+    const { check } = placed.step;
+    if (!check) return [];
+    const path = `dishes[${placed.dishIndex}].steps[${placed.stepIndex}].check.slack`;
+    return [
+      {
+        change: [{ path, value: check.slack + MORE_SLACK }],
+        text: `Look at ${inWords(placed)} up to ${check.slack + MORE_SLACK} minutes earlier or later.`,
+      },
+    ];
+  });
 }
 
 /** The smallest widening that the contract's `give` offers: ten degrees either side. */
@@ -134,13 +156,37 @@ function ovenCandidates(dinner: Dinner): Candidate[] {
   );
 }
 
-/** Changes that were tried and do make the dinner possible, cheapest first. */
+/**
+ * Changes that were tried and do make the dinner possible, cheapest first; where none does by itself, two together. It stops where it `isOver`.
+ */
 export function findRemedies(dinner: Dinner, costOf: CostOf, isOver: () => boolean): Remedy[] {
-  const remedies: Remedy[] = [];
-  for (const { change, text } of candidateChanges(dinner)) {
-    if (isOver()) break;
-    const cost = costOf(applyChanges(dinner, change));
-    if (cost !== null) remedies.push({ change, text, cost });
-  }
+  const changes = candidateChanges(dinner);
+  const single = changes.flatMap((candidate) => tried(dinner, candidate, costOf, isOver));
+  const remedies = single.length > 0 ? single : pairsFor(dinner, changes, costOf, isOver);
   return remedies.sort((a, b) => a.cost - b.cost);
+}
+
+function tried(dinner: Dinner, { change, text }: Candidate, costOf: CostOf, isOver: () => boolean): Remedy[] {
+  const cost = isOver() ? null : costOf(applyChanges(dinner, change));
+  return cost === null ? [] : [{ change, text, cost }];
+}
+
+/** Two changes that help together, a few of them. */
+function pairsFor(
+  dinner: Dinner,
+  changes: readonly Candidate[],
+  costOf: CostOf,
+  isOver: () => boolean,
+): Remedy[] {
+  const pairs = new Map<string, Remedy>();
+  // What is in the way twice is mostly so in two dishes.
+  for (const one of changes.toSorted((a, b) => Number(b.leavesOut ?? false) - Number(a.leavesOut ?? false))) {
+    for (const other of candidateChanges(applyChanges(dinner, one.change))) {
+      if (isOver() || pairs.size >= ENOUGH_PAIRS) return [...pairs.values()];
+      const text = [one.text, other.text].sort().join(' ');
+      const pair = { change: [...one.change, ...other.change], text };
+      if (!pairs.has(text)) for (const found of tried(dinner, pair, costOf, isOver)) pairs.set(text, found);
+    }
+  }
+  return [...pairs.values()];
 }

@@ -1,10 +1,10 @@
 import type { Dinner } from '../dinner';
-import { findConflict, findRemedies } from '../explain';
 import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
 import type { Answer, Proof } from '../proof';
 import { lastOf } from '../slices';
+import { impossiblePlan } from './impossible-plan';
 import type { Budget } from './runs';
 import { Proving } from './proving';
 import { Search } from './search';
@@ -57,14 +57,8 @@ const SHARE_BESIDE_PROOF = 0.12;
 /** So much more of the time goes to the proof where another run beside does nothing but search. */
 const MORE_BESIDE_SEARCH = 0.2;
 
-/** Share of the time for a first plan before the dinner is called impossible; of what is left, for the conflict. */
+/** Share of the time for a first plan before the dinner is called impossible. */
 const SHARE_FOR_FIRST = 0.6;
-const SHARE_FOR_CONFLICT = 0.5;
-/** Share of its phase that a probe gets, and milliseconds that it gets at least. */
-const SHARE_FOR_PROBE = 0.25;
-const LEAST_PROBE = 25;
-/** Rounds for a plan that is only to tell what a remedy costs. */
-const QUICK_ROUNDS = 300;
 
 /**
  * Plans a dinner: the best plan found within the budget, or a plan file with `feasible` false.
@@ -188,65 +182,4 @@ export function betterPlan(a: Plan, b: Plan): Plan {
   // Costs as they are told lie up to a cent apart from what was proven.
   const bound = Math.min(most, better.cost!);
   return { ...better, bound, optimal: better.cost! <= bound };
-}
-
-/** A search with a first plan, found within some milliseconds; null where none was. */
-function quickSearch(
-  dinner: Dinner,
-  options: PlanOptions,
-  milliseconds: number,
-  progress?: Progress,
-): { search: Search; budget: Budget } | null {
-  const end = options.now() + milliseconds;
-  const search = new Search(compileModel(dinner, progress), options.seed);
-  const isOver = () => options.now() >= end || options.isCancelled?.() === true;
-  const budget = { rounds: QUICK_ROUNDS, isOver };
-  return search.construct(budget) ? { search, budget } : null;
-}
-
-/** The cost of a quickly found plan, or null where none was found. */
-function quickCost(...what: Parameters<typeof quickSearch>): number | null {
-  const found = quickSearch(...what);
-  if (!found) return null;
-  found.search.improve(found.budget);
-  return Math.round(found.search.best.cost * 100) / 100;
-}
-
-function impossiblePlan(
-  dinner: Dinner,
-  notices: readonly string[],
-  options: PlanOptions,
-  end: number,
-  progress?: Progress,
-): Plan {
-  const conflictEnd = options.now() + (end - options.now()) * SHARE_FOR_CONFLICT;
-  // What lags alone forbid is told at once; where a plan has to be looked for, the first looks are the longest.
-  const probe = (until: number) => Math.max(LEAST_PROBE, (until - options.now()) * SHARE_FOR_PROBE);
-  const conflict = findConflict(
-    dinner,
-    (d) => quickSearch(d, { ...options, seed: 1 }, probe(conflictEnd), progress) !== null,
-  );
-  const remedies = findRemedies(
-    dinner,
-    (d) => quickCost(d, options, probe(end) / 2, progress),
-    () => options.now() >= end || options.isCancelled?.() === true,
-  );
-  return {
-    format: 'zeitlauf/plan',
-    version: 1,
-    title: dinner.title,
-    sitDown: dinner.sitDown,
-    feasible: false,
-    optimal: false,
-    cost: null,
-    bound: null,
-    terms: null,
-    courses: [],
-    dishes: [],
-    steps: [],
-    ovens: [],
-    notices: notices.map((text) => ({ kind: 'kitchen', text })),
-    conflict,
-    remedies,
-  };
 }

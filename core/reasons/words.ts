@@ -1,5 +1,5 @@
 import { toInstant, toWall } from '../clock';
-import { placedSteps, type Dinner } from '../dinner';
+import { inWords, placedSteps, type Dinner } from '../dinner';
 import type { TermName } from '../plan';
 import type { Obstacle } from './obstacles';
 
@@ -33,7 +33,7 @@ export function wordsFor(dinner: Dinner): Words {
   const cook = (id: string) => dinner.cooks.find((c) => c.id === id)?.name ?? id;
   const step = (name: string): string => {
     const placed = steps.get(name);
-    if (placed) return `"${placed.step.does.replace(/[.!]$/, '')}" (${placed.dish.name})`;
+    if (placed) return inWords(placed);
     const [role, index] = name.split(' ');
     const of = dinner.courses[Number(index)]?.name ?? name;
     return role === 'clearing' ? `clearing ${of}` : `plating ${of}`;

@@ -1,8 +1,12 @@
 import { auditPlan } from '../../core/audit';
-import type { Dinner, DinnerFile } from '../../core/dinner';
+import { placedSteps, type Dinner, type DinnerFile } from '../../core/dinner';
 import { applyChanges } from '../../core/explain';
 import { demandsOf } from '../../core/explain/demands';
+import { withoutAsksOf, withoutTime, withSteps } from '../../core/explain/less';
+import { compileModel } from '../../core/model';
+import { Search } from '../../core/planner';
 import { dinnerFile, planOf, read, step } from '../builders/dinner';
+import { GENERATORS } from '../builders/generate-dinner';
 
 const short = { best: 0, most: 3 };
 const quickly = (id: string, more = {}) =>
@@ -63,9 +67,10 @@ describe.each(IMPOSSIBLE)('%s', (_name, file, expected) => {
 
   test('of the demands that cannot hold together, leaving out any one helps', () => {
     const demands = demandsOf(dinner);
-    for (const { kind } of plan.conflict!) {
-      const without = demands.filter((d) => d.kind === kind);
-      expect([kind, without.some((d) => isFeasible(d.without(dinner)))]).toEqual([kind, true]);
+    for (const { kind, steps } of plan.conflict!) {
+      const without = demands.filter((d) => d.kind === kind).map((d) => d.without(dinner));
+      if (kind === 'order') without.push(withSteps(dinner, (name) => steps.includes(name), withoutTime));
+      expect([kind, without.some(isFeasible)]).toEqual([kind, true]);
     }
   });
 
@@ -80,4 +85,112 @@ describe.each(IMPOSSIBLE)('%s', (_name, file, expected) => {
       expect(auditPlan(changed, mended).breaches).toEqual([]);
     }
   });
+});
+
+describe('what is in the way is told step by step', () => {
+  const told = (file: DinnerFile) =>
+    planOf(read(file), 200, 1, 8).conflict!.map(({ kind, steps, text }) => [kind, steps, text]);
+
+  test('what takes too long, and when the cook has time', () => {
+    expect(told(IMPOSSIBLE[0]![1])).toEqual([
+      ['time', ['dish/set'], 'Ada has time only from 17:30 to 23:00.'],
+      ['order', ['dish/set'], 'Dish: "Do set" takes 4 h.'],
+    ]);
+  });
+
+  test('two heats in one oven', () => {
+    expect(told(IMPOSSIBLE[1]![1])).toContainEqual([
+      'oven',
+      ['one/roast', 'two/meringue'],
+      '"Do roast" (One) wants an oven at 230 °C; "Do meringue" (Two) wants an oven at 100 °C; the kitchen has Oven, 2 shelves, cold at first.',
+    ]);
+  });
+
+  test('two works for one pair of hands, and what does not wait', () => {
+    expect(told(IMPOSSIBLE[2]![1])).toEqual([
+      [
+        'keeping',
+        ['one/fry', 'two/whisk'],
+        'Plating begins within 3 minutes after "Do fry" (One); plating begins within 3 minutes after "Do whisk" (Two).',
+      ],
+      [
+        'hands',
+        ['one/fry', 'two/whisk'],
+        '"Do fry" (One) needs hands for 20 minutes; "Do whisk" (Two) needs hands for 20 minutes; Ada does one thing at a time.',
+      ],
+    ]);
+  });
+
+  test('what must follow at once, but rests first', () => {
+    const steps = [
+      step('set', 30, { attention: 'alone', keeps: { most: 0 } }),
+      step('slice', 5, { after: [{ step: 'set', least: 5 }] }),
+      step('sauce', 10),
+    ];
+    expect(told(dinnerFile(steps))).toEqual([
+      ['keeping', ['dish/set'], 'Dish: "Do slice" begins right after "Do set".'],
+      ['waiting', ['dish/slice'], 'Dish: "Do slice" begins no sooner than 5 minutes after "Do set".'],
+    ]);
+  });
+
+  test('a look that falls into the moment when the pot comes off', () => {
+    const check = { every: 6, slack: 0 };
+    const stew = step('stew', 31, { attention: 'minded', touch: { out: 1 }, check });
+    const plan = planOf(read(dinnerFile([stew, step('sauce', 10)])), 200, 1, 8);
+    expect(plan.conflict!.map(({ text }) => text)).toEqual([
+      'Dish: "Do stew" is looked at every 6 minutes, to the minute.',
+      'Dish: "Do stew" takes 31 minutes.',
+    ]);
+    expect(plan.remedies!.map(({ text }) => text)).toContain(
+      'Look at "Do stew" (Dish) up to 2 minutes earlier or later.',
+    );
+  });
+
+  test('serving by itself, where the cook is not there', () => {
+    const free = [{ from: '2026-10-17T15:00', to: '2026-10-17T18:00' }];
+    const file = dinnerFile([step('soup', 20)], { cooks: [{ id: 'ada', name: 'Ada', free }] });
+    expect(told(file)).toEqual([
+      ['time', [], 'Ada has time only from 15:00 to 18:00.'],
+      ['order', [], 'Someone plates each course right before it goes out, and clears it once it is eaten.'],
+    ]);
+  });
+});
+
+test('where no change helps by itself, two together do', () => {
+  const long = (id: string) => step(id, 40 * 60, { attention: 'alone', touch: { in: 1, out: 1 } });
+  const file = twoDishes(long('one'), long('two'));
+  const dinner = read({
+    ...file,
+    courses: [...file.courses, { id: 'last', name: 'Last', dishes: ['three'] }],
+    dishes: [...file.dishes, { id: 'three', name: 'Three', serves: 4, steps: [step('stir', 5)] }],
+  });
+  const [first] = planOf(dinner, 200, 1, 8).remedies!;
+  expect(first!.text).toBe('Leave out One. Leave out Two.');
+  expect(isFeasible(applyChanges(dinner, first!.change))).toBe(true);
+});
+
+test('without one of the steps that are told of it is not proven to be impossible any more, without all others it is', () => {
+  const never = () => false;
+  const isImpossible = (dinner: Dinner) => new Search(compileModel(dinner), 1).isProvenImpossible(never);
+  let looked = 0;
+  for (const [, generate] of GENERATORS) {
+    for (let seed = 1; seed <= 60; seed++) {
+      const dinner = read(generate(seed, 'small'));
+      if (!isImpossible(dinner)) continue;
+      const conflict = planOf(dinner, 20, 1, 4).conflict!;
+      const asked = demandsOf(dinner).filter(({ kind }) => !conflict.some((row) => row.kind === kind));
+      const core = asked.reduce((less, demand) => demand.without(less), dinner);
+      const told = conflict.flatMap(({ steps }) => steps);
+      const others = placedSteps(dinner)
+        .map(({ name }) => name)
+        .filter((name) => !told.includes(name));
+      expect([seed, isImpossible(withoutAsksOf(core, new Set(others)))]).toEqual([seed, true]);
+      for (const step of new Set(told)) {
+        const less = withoutAsksOf(core, new Set([...others, step]));
+        expect([seed, step, isImpossible(less)]).toEqual([seed, step, false]);
+      }
+      looked += 1;
+    }
+  }
+  expect(looked).toBeGreaterThan(8);
 });

@@ -123,7 +123,8 @@ test('pins that cannot hold together are named, and one less mends it', async ({
   await expect(page.getByText('These pins cannot hold together; one less and they can:')).toBeVisible({
     timeout: 20_000,
   });
-  await expect(page.getByRole('button', { name: 'Unpin "Wipe and slice the mushrooms".' })).toBeVisible();
+  const unpin = 'Unpin "Wipe and slice the mushrooms" (Warm mushrooms on toasted sourdough).';
+  await expect(page.getByRole('button', { name: unpin })).toBeVisible();
   await page
     .getByRole('listitem')
     .filter({ hasText: '18:52 Wipe and slice the mushrooms.' })
