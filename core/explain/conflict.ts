@@ -17,44 +17,60 @@ export interface Probe {
 const MOST_TOLD = 8;
 
 /**
- * A small set of demands that cannot hold together, all others set aside: leave any one out and they can. What helps by
- * itself is in every such set. The dishes that have no part in it are set aside then, and, where all this is proven, the steps.
+ * A small set of demands that cannot hold together, all others set aside: leave any one out and they can. Then the dishes that have
+ * no part in it are set aside and, where it is proven that they cannot, the steps.
  */
-export function findConflict(dinner: Dinner, probe: Probe): Conflict[] {
-  const { left, core } = withFewestDemands(dinner, probe);
-  const fewer = withFewestDishes(core, probe);
-  const steps = placedSteps(fewer).map(({ name }) => name);
-  if (!probe.isImpossible(fewer)) return toldOfDishes(left, fewer, steps, dinner);
-  return toldOfSteps(left, whatIsInTheWay(left, dinner, fewer, steps, probe), dinner);
+export function findConflict(dinner: Dinner, { isFeasible, isImpossible }: Probe): Conflict[] {
+  const isProven = isImpossible(dinner);
+  const less = new Less(dinner, isProven ? isImpossible : (other) => !isFeasible(other));
+  const left = less.fewest(demandsOf(dinner), (core, some) =>
+    some.reduce((rest, demand) => demand.without(rest), core),
+  );
+  less.fewest(
+    dinner.dishes.map(({ id }) => id),
+    withoutDishes,
+  );
+  if (!isProven) return toldOfDishes(left, less.core, dinner);
+  const steps = less.fewest(
+    placedSteps(less.core).map(({ name }) => name),
+    (core, some) => withoutAsksOf(core, new Set(some)),
+  );
+  return toldOfSteps(left, whatMatters(left, partiesOf(dinner, new Set(steps)), less, dinner), dinner);
 }
 
-/** The demands of which none can be set aside, and the dinner without the others. */
-function withFewestDemands(dinner: Dinner, { isFeasible }: Probe): { left: Demand[]; core: Dinner } {
-  const demands = demandsOf(dinner);
-  const needed = demands.filter((demand) => isFeasible(demand.without(dinner)));
-  const others = demands.filter((demand) => !needed.includes(demand));
-  const bare = others.reduce((less, demand) => demand.without(less), dinner);
-  if (needed.length > 0 && !isFeasible(bare)) return { left: needed, core: bare };
-  let core = dinner;
-  const left = demands.filter((demand) => {
-    if (needed.includes(demand)) return true;
-    const less = demand.without(core);
-    if (isFeasible(less)) return true;
-    core = less;
-    return false;
-  });
-  return { left, core };
-}
+/** A dinner of which less and less is asked, as long as it cannot be. */
+class Less {
+  constructor(
+    public core: Dinner,
+    private readonly cannotBe: (dinner: Dinner) => boolean,
+  ) {}
 
-/** The dinner without the dishes that have no part in what cannot be. */
-function withFewestDishes(dinner: Dinner, { isFeasible }: Probe): Dinner {
-  let core = dinner;
-  for (const dish of dinner.dishes) {
-    if (core.dishes.length <= 1 || !core.dishes.some((d) => d.id === dish.id)) continue;
-    const fewer = withoutDish(core, dish.id);
-    if (fewer.dishes.length > 0 && !isFeasible(fewer)) core = fewer;
+  /** Takes what is left of the dinner, if that cannot be either. */
+  isStill(rest: Dinner | null): boolean {
+    if (rest === null || !this.cannotBe(rest)) return false;
+    this.core = rest;
+    return true;
   }
-  return core;
+
+  /** Sets aside what may be set aside, as much at once as may be, and gives back what may not. */
+  fewest<Item>(
+    items: readonly Item[],
+    without: (core: Dinner, some: readonly Item[]) => Dinner | null,
+  ): Item[] {
+    if (items.length === 0 || this.isStill(without(this.core, items))) return [];
+    if (items.length === 1) return [...items];
+    const half = items.length >> 1;
+    return [...this.fewest(items.slice(0, half), without), ...this.fewest(items.slice(half), without)];
+  }
+}
+
+/** The dinner without these dishes and what was made for them alone; null where none would be left. */
+function withoutDishes(dinner: Dinner, ids: readonly string[]): Dinner | null {
+  const rest = ids.reduce(
+    (core, id) => (core.dishes.some((dish) => dish.id === id) ? withoutDish(core, id) : core),
+    dinner,
+  );
+  return rest.dishes.length === 0 ? null : rest;
 }
 
 /** A step of a conflict: the demands that it makes there, and whether it matters how long it takes. */
@@ -64,33 +80,20 @@ interface InTheWay {
   readonly takesTime: boolean;
 }
 
-/** The steps without which an impossible dinner is not proven to be impossible any more, and of what they ask what matters. */
-function whatIsInTheWay(
+/** Of what the steps in the way ask what matters. */
+function whatMatters(
   left: readonly Demand[],
+  parties: readonly Party[],
+  less: Less,
   dinner: Dinner,
-  core: Dinner,
-  steps: readonly string[],
-  { isImpossible }: Probe,
 ): InTheWay[] {
-  let least = core;
-  const canGo = (less: Dinner): boolean => {
-    const isStillImpossible = isImpossible(less);
-    if (isStillImpossible) least = less;
-    return isStillImpossible;
-  };
-  const needed = (some: readonly string[]): string[] => {
-    if (some.length === 0 || canGo(withoutAsksOf(least, new Set(some)))) return [];
-    if (some.length === 1) return [...some];
-    const half = some.length >> 1;
-    return [...needed(some.slice(0, half)), ...needed(some.slice(half))];
-  };
-  return partiesOf(dinner, new Set(needed(steps))).map((party) => {
+  return parties.map((party) => {
     const { name } = party.placed;
     const asks = left.filter(
       ({ concerns, withoutFor }) =>
-        concerns(party, dinner) && !(withoutFor && canGo(withoutFor(least, name))),
+        concerns(party, dinner) && !(withoutFor && less.isStill(withoutFor(less.core, name))),
     );
-    const takesTime = !canGo(withSteps(least, (other) => other === name, withoutTime));
+    const takesTime = !less.isStill(withSteps(less.core, (other) => other === name, withoutTime));
     return { party, asks: new Set(asks), takesTime };
   });
 }
@@ -98,17 +101,14 @@ function whatIsInTheWay(
 const CANNOT_FOLLOW = 'cannot follow each other as they ask to';
 
 /** What is asked, of which dishes; of which of their steps nobody knows. */
-function toldOfDishes(
-  left: readonly Demand[],
-  core: Dinner,
-  steps: readonly string[],
-  dinner: Dinner,
-): Conflict[] {
-  const names = inARow(core.dishes.map((d) => d.name));
+function toldOfDishes(left: readonly Demand[], core: Dinner, dinner: Dinner): Conflict[] {
+  const steps = placedSteps(core).map(({ name }) => name);
+  const dishes = core.dishes.map((d) => d.name);
   if (left.length === 0) {
-    return [{ kind: 'order', steps: [...steps], text: `The steps of ${names} ${CANNOT_FOLLOW}.` }];
+    return [{ kind: 'order', steps, text: `The steps of ${inARow(dishes)} ${CANNOT_FOLLOW}.` }];
   }
-  return left.map(({ kind, tell }) => ({ kind, steps: [...steps], text: `${names}: ${tell([], dinner)}.` }));
+  const whose = dishes.length < dinner.dishes.length ? `${inARow(dishes)}: ` : '';
+  return left.map(({ kind, tell }) => ({ kind, steps, text: sentence(whose, tell([], dinner)) }));
 }
 
 /** What stands in the way where no step does. */
@@ -141,6 +141,9 @@ const namesOf = (parties: readonly Party[]) => parties.map(({ placed }) => place
 
 /** The sentence about steps, after their dish where they are all of one. */
 function toldOf([first]: readonly Party[], text: string): string {
-  if (first?.isOfOnlyDish) return `${first.placed.dish.name}: ${text}.`;
-  return `${text.slice(0, 1).toUpperCase()}${text.slice(1)}.`;
+  return sentence(first?.isOfOnlyDish ? `${first.placed.dish.name}: ` : '', text);
+}
+
+function sentence(whose: string, text: string): string {
+  return whose === '' ? `${text.slice(0, 1).toUpperCase()}${text.slice(1)}.` : `${whose}${text}.`;
 }
