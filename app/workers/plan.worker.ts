@@ -8,6 +8,8 @@ import { readAgain } from './read-again';
 /** Milliseconds between two plans shown while the search goes on, and how much better the next must be. */
 const SHOW_EVERY = 700;
 const WORTH_SHOWING = 0.005;
+/** Seconds for a first plan however short the search, and for why there is none. */
+const FOR_FIRST_PLAN = 3;
 
 /** Number of the run that is wanted; those before it end at their next look. */
 let wanted = 0;
@@ -35,6 +37,7 @@ const api = {
       seconds,
       seed,
       part,
+      forFirstPlan: FOR_FIRST_PLAN,
       now: () => performance.now(),
       isCancelled: () => !isWanted(),
       onBetter: (plan: Plan) => {

@@ -11,6 +11,8 @@ export interface Probe {
   readonly isFeasible: (dinner: Dinner) => boolean;
   /** True where it is proven that there is none; false says nothing. */
   readonly isImpossible: (dinner: Dinner) => boolean;
+  /** True where there is no time for more looks: nothing more is proven or set aside then. */
+  readonly isOver: () => boolean;
 }
 
 /** Steps that are told one by one; more would not be read. */
@@ -18,24 +20,29 @@ const MOST_TOLD = 8;
 
 /**
  * A small set of demands that cannot hold together, all others set aside: leave any one out and they can. Then the dishes that have
- * no part in it are set aside and, where it is proven that they cannot, the steps.
+ * no part in it are set aside and, where it is proven that they cannot, the steps. In slices, one for each dinner that is looked at.
  */
-export function findConflict(dinner: Dinner, { isFeasible, isImpossible }: Probe): Conflict[] {
+export function* findConflict(
+  dinner: Dinner,
+  { isFeasible, isImpossible, isOver }: Probe,
+): Generator<void, Conflict[]> {
   const isProven = isImpossible(dinner);
-  const less = new Less(dinner, isProven ? isImpossible : (other) => !isFeasible(other));
-  const left = less.fewest(demandsOf(dinner), (core, some) =>
+  const less = new Less(dinner, isProven ? isImpossible : (other) => !isOver() && !isFeasible(other));
+  const needed = yield* less.fewest(demandsOf(dinner), (core, some) =>
     some.reduce((rest, demand) => demand.without(rest), core),
   );
-  less.fewest(
+  const left = needed.toReversed();
+  yield* less.fewest(
     dinner.dishes.map(({ id }) => id),
     withoutDishes,
   );
-  if (!isProven) return toldOfDishes(left, less.core, dinner);
-  const steps = less.fewest(
+  if (!isProven || isOver()) return toldOfDishes(left, less.core, dinner);
+  const steps = yield* less.fewest(
     placedSteps(less.core).map(({ name }) => name),
     (core, some) => withoutAsksOf(core, new Set(some)),
   );
-  return toldOfSteps(left, whatMatters(left, partiesOf(dinner, new Set(steps)), less, dinner), dinner);
+  const inTheWay = yield* whatMatters(left, partiesOf(dinner, new Set(steps)), less, dinner);
+  return toldOfSteps(left, inTheWay, dinner);
 }
 
 /** A dinner of which less and less is asked, as long as it cannot be. */
@@ -46,21 +53,23 @@ class Less {
   ) {}
 
   /** Takes what is left of the dinner, if that cannot be either. */
-  isStill(rest: Dinner | null): boolean {
+  *isStill(rest: Dinner | null): Generator<void, boolean> {
+    yield;
     if (rest === null || !this.cannotBe(rest)) return false;
     this.core = rest;
     return true;
   }
 
   /** Sets aside what may be set aside, as much at once as may be, and gives back what may not. */
-  fewest<Item>(
+  *fewest<Item>(
     items: readonly Item[],
     without: (core: Dinner, some: readonly Item[]) => Dinner | null,
-  ): Item[] {
-    if (items.length === 0 || this.isStill(without(this.core, items))) return [];
+  ): Generator<void, Item[]> {
+    if (items.length === 0 || (yield* this.isStill(without(this.core, items)))) return [];
     if (items.length === 1) return [...items];
     const half = items.length >> 1;
-    return [...this.fewest(items.slice(0, half), without), ...this.fewest(items.slice(half), without)];
+    const first = yield* this.fewest(items.slice(0, half), without);
+    return [...first, ...(yield* this.fewest(items.slice(half), without))];
   }
 }
 
@@ -81,21 +90,25 @@ interface InTheWay {
 }
 
 /** Of what the steps in the way ask what matters. */
-function whatMatters(
+function* whatMatters(
   left: readonly Demand[],
   parties: readonly Party[],
   less: Less,
   dinner: Dinner,
-): InTheWay[] {
-  return parties.map((party) => {
+): Generator<void, InTheWay[]> {
+  const list: InTheWay[] = [];
+  for (const party of parties) {
     const { name } = party.placed;
-    const asks = left.filter(
-      ({ concerns, withoutFor }) =>
-        concerns(party, dinner) && !(withoutFor && less.isStill(withoutFor(less.core, name))),
-    );
-    const takesTime = !less.isStill(withSteps(less.core, (other) => other === name, withoutTime));
-    return { party, asks: new Set(asks), takesTime };
-  });
+    const asks = new Set<Demand>();
+    for (const demand of left) {
+      if (!demand.concerns(party, dinner)) continue;
+      if (demand.withoutFor && (yield* less.isStill(demand.withoutFor(less.core, name)))) continue;
+      asks.add(demand);
+    }
+    const without = withSteps(less.core, (other) => other === name, withoutTime);
+    list.push({ party, asks, takesTime: !(yield* less.isStill(without)) });
+  }
+  return list;
 }
 
 const CANNOT_FOLLOW = 'cannot follow each other as they ask to';
@@ -113,7 +126,7 @@ function toldOfDishes(left: readonly Demand[], core: Dinner, dinner: Dinner): Co
 
 /** What stands in the way where no step does. */
 const SERVING: Conflict = {
-  kind: 'order',
+  kind: 'service',
   steps: [],
   text: 'Someone plates each course right before it goes out, and clears it once it is eaten.',
 };
@@ -133,8 +146,9 @@ function toldOfSteps(left: readonly Demand[], inTheWay: readonly InTheWay[], din
   if (left.length > 0 && isTimed.size === 0) return rows;
   const timed = isTimed.size > 0 ? [...isTimed] : all;
   const times = timed.slice(0, MOST_TOLD).map(timeOf).join('; ');
-  const text = left.length === 0 ? `these steps ${CANNOT_FOLLOW}: ${times}` : times;
-  return [...rows, { kind: 'order', steps: namesOf(timed), text: toldOf(timed, text) }];
+  const [kind, text] =
+    left.length === 0 ? ['order', `these steps ${CANNOT_FOLLOW}: ${times}`] : ['duration', times];
+  return [...rows, { kind, steps: namesOf(timed), text: toldOf(timed, text) }];
 }
 
 const namesOf = (parties: readonly Party[]) => parties.map(({ placed }) => placed.name);

@@ -102,20 +102,37 @@ function windowsOf(free: Dinner['cooks'][number]['free'], { sitDown }: Dinner): 
 
 const nobody = () => false;
 
-/** Everything that may be in the way of a plan. */
+/** Everything that may be in the way of a plan, what seldom is first: of that much can be set aside at once. */
 export function demandsOf(dinner: Dinner): Demand[] {
-  return [...OF_STEPS, ...OF_COOKS, ...OF_THE_TABLE, ...ofTheKitchen(dinner), ...ofTheCook(dinner)];
+  return [...OF_STEPS, ...ofTheKitchen(dinner), ...OF_THE_TABLE, ...ofTheCook(dinner), ...OF_COOKS, KEEPING];
 }
 
+const KEEPING = stepDemand(
+  'keeping',
+  withoutKeeping,
+  keepingOf,
+  () => 'what is made may not wait any longer',
+);
+
 const OF_STEPS: readonly Demand[] = [
-  stepDemand('keeping', withoutKeeping, keepingOf, () => 'what is made may not wait any longer'),
-  stepDemand('waiting', withoutWaits, waitOf, () => 'some steps wait for what comes before to rest'),
-  stepDemand('within', withoutHost, hostOf, () => 'some steps are done during others'),
   stepDemand('looks', withoutLooks, looksOf, () => 'some steps are looked at again and again'),
+  stepDemand('within', withoutHost, hostOf, () => 'some steps are done during others'),
   stepDemand('stay', withoutStay, stayOf, () => 'some steps are not left alone while the cooks eat'),
+  stepDemand('waiting', withoutWaits, waitOf, () => 'some steps wait for what comes before to rest'),
+  stepDemand('who', withoutWho, whoseOf, () => 'some steps are done by one cook alone'),
 ];
 
 const OF_COOKS: readonly Demand[] = [
+  {
+    kind: 'time',
+    without: (d) => {
+      const day = (days: number) => toWall(toInstant(d.sitDown, d.timeZone) + days * 1440, d.timeZone);
+      const always = [{ from: day(-daysNeeded(d)), to: day(1) }];
+      return { ...d, cooks: d.cooks.map((cook) => ({ ...cook, free: always })) };
+    },
+    concerns: nobody,
+    tell: (_, d) => d.cooks.map(({ name, free }) => `${name} has time only ${windowsOf(free, d)}`).join('; '),
+  },
   {
     ...stepDemand('hands', withoutHands, handsOf, () => ''),
     without: (d) => ({
@@ -127,17 +144,6 @@ const OF_COOKS: readonly Demand[] = [
       const oneAtATime = `${names} ${cooks.length === 1 ? 'does' : 'do'} one thing at a time`;
       return [...parties.map(handsOf), oneAtATime].join('; ');
     },
-  },
-  stepDemand('who', withoutWho, whoseOf, () => 'some steps are done by one cook alone'),
-  {
-    kind: 'time',
-    without: (d) => {
-      const day = (days: number) => toWall(toInstant(d.sitDown, d.timeZone) + days * 1440, d.timeZone);
-      const always = [{ from: day(-daysNeeded(d)), to: day(1) }];
-      return { ...d, cooks: d.cooks.map((cook) => ({ ...cook, free: always })) };
-    },
-    concerns: nobody,
-    tell: (_, d) => d.cooks.map(({ name, free }) => `${name} has time only ${windowsOf(free, d)}`).join('; '),
   },
 ];
 
@@ -173,7 +179,6 @@ const OF_THE_TABLE: readonly Demand[] = [
 
 function ofTheKitchen(dinner: Dinner): Demand[] {
   return [
-    useDemand('oven', isOven, ({ oven }) => `an oven at ${oven} °C`, ovensOf),
     useDemand(
       'rings',
       isRing,
@@ -188,6 +193,7 @@ function ofTheKitchen(dinner: Dinner): Demand[] {
         ({ kitchen }) => `there is ${kitchen.tools[tool] ?? 1} x ${tool}`,
       ),
     ),
+    useDemand('oven', isOven, ({ oven }) => `an oven at ${oven} °C`, ovensOf),
   ];
 }
 

@@ -157,35 +157,45 @@ function ovenCandidates(dinner: Dinner): Candidate[] {
 }
 
 /**
- * Changes that were tried and do make the dinner possible, cheapest first; where none does by itself, two together. It stops where it `isOver`.
+ * Changes that were tried and do make the dinner possible, cheapest first; where none does by itself, two together. In slices, one for each
+ * that is tried, until it `isOver`.
  */
-export function findRemedies(dinner: Dinner, costOf: CostOf, isOver: () => boolean): Remedy[] {
+export function* findRemedies(
+  dinner: Dinner,
+  costOf: CostOf,
+  isOver: () => boolean,
+): Generator<void, Remedy[]> {
   const changes = candidateChanges(dinner);
-  const single = changes.flatMap((candidate) => tried(dinner, candidate, costOf, isOver));
-  const remedies = single.length > 0 ? single : pairsFor(dinner, changes, costOf, isOver);
+  const tries = { dinner, costOf, isOver };
+  const remedies: Remedy[] = [];
+  for (const candidate of changes) remedies.push(...(yield* tried(candidate, tries)));
+  if (remedies.length === 0) remedies.push(...(yield* pairsOf(changes, tries)));
   return remedies.sort((a, b) => a.cost - b.cost);
 }
 
-function tried(dinner: Dinner, { change, text }: Candidate, costOf: CostOf, isOver: () => boolean): Remedy[] {
+interface Tries {
+  readonly dinner: Dinner;
+  readonly costOf: CostOf;
+  readonly isOver: () => boolean;
+}
+
+function* tried({ change, text }: Candidate, { dinner, costOf, isOver }: Tries): Generator<void, Remedy[]> {
+  yield;
   const cost = isOver() ? null : costOf(applyChanges(dinner, change));
   return cost === null ? [] : [{ change, text, cost }];
 }
 
 /** Two changes that help together, a few of them. */
-function pairsFor(
-  dinner: Dinner,
-  changes: readonly Candidate[],
-  costOf: CostOf,
-  isOver: () => boolean,
-): Remedy[] {
+function* pairsOf(changes: readonly Candidate[], tries: Tries): Generator<void, Remedy[]> {
   const pairs = new Map<string, Remedy>();
   // What is in the way twice is mostly so in two dishes.
   for (const one of changes.toSorted((a, b) => Number(b.leavesOut ?? false) - Number(a.leavesOut ?? false))) {
-    for (const other of candidateChanges(applyChanges(dinner, one.change))) {
-      if (isOver() || pairs.size >= ENOUGH_PAIRS) return [...pairs.values()];
+    for (const other of candidateChanges(applyChanges(tries.dinner, one.change))) {
+      if (tries.isOver() || pairs.size >= ENOUGH_PAIRS) return [...pairs.values()];
       const text = [one.text, other.text].sort().join(' ');
+      if (pairs.has(text)) continue;
       const pair = { change: [...one.change, ...other.change], text };
-      if (!pairs.has(text)) for (const found of tried(dinner, pair, costOf, isOver)) pairs.set(text, found);
+      for (const found of yield* tried(pair, tries)) pairs.set(text, found);
     }
   }
   return [...pairs.values()];

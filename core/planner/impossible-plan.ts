@@ -6,9 +6,8 @@ import type { PlanOptions } from './plan';
 import type { Budget } from './runs';
 import { Search } from './search';
 
-/** Shares of its time after which the demands are found, and the steps; the rest goes to what would help. */
-const SHARE_FOR_DEMANDS = 0.4;
-const SHARE_FOR_STEPS = 0.6;
+/** Share of its time that goes to the conflict; the rest goes to what would help. */
+const SHARE_FOR_CONFLICT = 0.6;
 /** Share of its phase that a probe gets, and milliseconds that it gets at least. */
 const SHARE_FOR_PROBE = 0.25;
 const LEAST_PROBE = 25;
@@ -37,30 +36,8 @@ function quickCost(...what: Parameters<typeof quickSearch>): number | null {
   return Math.round(found.search.best.cost * 100) / 100;
 }
 
-/** The plan file of a dinner for which no plan was found: what is in the way, and what would help. */
-export function impossiblePlan(
-  dinner: Dinner,
-  notices: readonly string[],
-  options: PlanOptions,
-  end: number,
-  progress?: Progress,
-): Plan {
-  const begin = options.now();
-  const until = (share: number) => begin + (end - begin) * share;
-  // What lags alone forbid is told at once; where a plan has to be looked for, the first looks are the longest.
-  const probe = (last: number) => Math.max(LEAST_PROBE, (last - options.now()) * SHARE_FOR_PROBE);
-  const isOver = (last: number) => options.now() >= last || options.isCancelled?.() === true;
-  const conflict = findConflict(dinner, {
-    isFeasible: (d) =>
-      quickSearch(d, { ...options, seed: 1 }, probe(until(SHARE_FOR_DEMANDS)), progress) !== null,
-    isImpossible: (d) =>
-      new Search(compileModel(d, progress), 1).isProvenImpossible(() => isOver(until(SHARE_FOR_STEPS))),
-  });
-  const remedies = findRemedies(
-    dinner,
-    (d) => quickCost(d, options, probe(end) / 2, progress),
-    () => isOver(end),
-  );
+/** The plan file of a dinner for which no plan was found, which says nothing of why. */
+export function noPlan(dinner: Dinner, notices: readonly string[]): Plan {
   return {
     format: 'zeitlauf/plan',
     version: 1,
@@ -76,7 +53,33 @@ export function impossiblePlan(
     steps: [],
     ovens: [],
     notices: notices.map((text) => ({ kind: 'kitchen', text })),
-    conflict,
-    remedies,
+    conflict: [],
+    remedies: [],
   };
+}
+
+/** The same with what is in the way, and what would help. In slices. */
+export function* impossiblePlan(
+  dinner: Dinner,
+  notices: readonly string[],
+  options: PlanOptions,
+  end: number,
+  progress?: Progress,
+): Generator<void, Plan> {
+  const begin = options.now();
+  const isOver = (share = 1) =>
+    options.now() >= begin + (end - begin) * share || options.isCancelled?.() === true;
+  // What lags alone forbid is told at once; where a plan has to be looked for, the first looks are the longest.
+  const patience = (share = 1) =>
+    Math.max(LEAST_PROBE, (begin + (end - begin) * share - options.now()) * SHARE_FOR_PROBE);
+  const conflict = yield* findConflict(dinner, {
+    isFeasible: (d) =>
+      quickSearch(d, { ...options, seed: 1 }, patience(SHARE_FOR_CONFLICT), progress) !== null,
+    isImpossible: (d) =>
+      new Search(compileModel(d, progress), 1).isProvenImpossible(() => isOver(SHARE_FOR_CONFLICT)),
+    isOver: () => isOver(SHARE_FOR_CONFLICT),
+  });
+  const costOf = (d: Dinner) => quickCost(d, options, patience() / 2, progress);
+  const remedies = yield* findRemedies(dinner, costOf, isOver);
+  return { ...noPlan(dinner, notices), conflict, remedies };
 }

@@ -4,7 +4,7 @@ import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
 import type { Answer, Proof } from '../proof';
 import { lastOf } from '../slices';
-import { impossiblePlan } from './impossible-plan';
+import { impossiblePlan, noPlan } from './impossible-plan';
 import type { Budget } from './runs';
 import { Proving } from './proving';
 import { Search } from './search';
@@ -22,7 +22,7 @@ export interface PlanOptions {
   readonly isCancelled?: () => boolean;
   /** Each better plan as it is found. */
   readonly onBetter?: (plan: Plan) => void;
-  /** Where several runs go on side by side: all but one only search, that one sees to the proof, too. */
+  /** Where several runs go on side by side: all but one only search, that one sees to the proof, too, and to why there is no plan. */
   readonly part?: 'search' | 'proof';
   /** Overrides how many rounds the search may take; the proof is cut short in the same measure. */
   readonly rounds?: number;
@@ -102,8 +102,9 @@ export function* planInSlices(
   );
   const isOver = () => options.now() >= lastFirst || isCancelled();
   if (!(yield* search.constructing({ rounds, isOver, onBetter }))) {
+    if (options.part === 'search') return noPlan(dinner, notices);
     const endOfReasons = Math.max(end, options.now() + patience);
-    return impossiblePlan(dinner, notices, options, endOfReasons, progress);
+    return yield* impossiblePlan(dinner, notices, options, endOfReasons, progress);
   }
   const proving = new Proving(search, work * shares.proof, until(1), onBetter);
   const relax = function* (): Generator<void, Answer[]> {
@@ -173,9 +174,9 @@ export function roundsFor(seconds: number, activities: number): number {
   return Math.round((ROUNDS_A_SECOND * seconds) / activities);
 }
 
-/** Of two plans of one dinner the one that can be cooked, and the cheaper of two that can; else the first. */
+/** Of two plans of one dinner the one that can be cooked, and the cheaper of two that can; else the one that says why not. */
 export function betterPlan(a: Plan, b: Plan): Plan {
-  if (!b.feasible) return a;
+  if (!b.feasible) return a.feasible || a.conflict!.length > 0 ? a : b;
   const better = !a.feasible || b.cost! < a.cost! ? b : a;
   const most = Math.max(a.bound ?? -Infinity, b.bound ?? -Infinity);
   if (most === -Infinity) return better;

@@ -51,7 +51,11 @@ test('an impossible dinner: the plan file says why, exit status 2', () => {
   const file = dinnerFile([step('set', 300, { attention: 'alone', touch: { in: 1 } })]);
   const { status, stdout } = plan(written('late.json', file), '--seconds', '1');
   expect(status).toBe(2);
-  expect(JSON.parse(stdout)).toMatchObject({ feasible: false, steps: [], conflict: [{ kind: 'time' }, { kind: 'order' }] });
+  expect(JSON.parse(stdout)).toMatchObject({
+    feasible: false,
+    steps: [],
+    conflict: [{ kind: 'time' }, { kind: 'duration' }],
+  });
 });
 
 test('the style is taken from the command line, and the same seed gives the same plan', () => {

@@ -69,7 +69,7 @@ describe.each(IMPOSSIBLE)('%s', (_name, file, expected) => {
     const demands = demandsOf(dinner);
     for (const { kind, steps } of plan.conflict!) {
       const without = demands.filter((d) => d.kind === kind).map((d) => d.without(dinner));
-      if (kind === 'order') without.push(withSteps(dinner, (name) => steps.includes(name), withoutTime));
+      if (kind === 'duration') without.push(withSteps(dinner, (name) => steps.includes(name), withoutTime));
       expect([kind, without.some(isFeasible)]).toEqual([kind, true]);
     }
   });
@@ -94,7 +94,7 @@ describe('what is in the way is told step by step', () => {
   test('what takes too long, and when the cook has time', () => {
     expect(told(IMPOSSIBLE[0]![1])).toEqual([
       ['time', ['dish/set'], 'Ada has time only from 17:30 to 23:00.'],
-      ['order', ['dish/set'], 'Dish: "Do set" takes 4 h.'],
+      ['duration', ['dish/set'], 'Dish: "Do set" takes 4 h.'],
     ]);
   });
 
@@ -151,7 +151,7 @@ describe('what is in the way is told step by step', () => {
     const file = dinnerFile([step('soup', 20)], { cooks: [{ id: 'ada', name: 'Ada', free }] });
     expect(told(file)).toEqual([
       ['time', [], 'Ada has time only from 15:00 to 18:00.'],
-      ['order', [], 'Someone plates each course right before it goes out, and clears it once it is eaten.'],
+      ['service', [], 'Someone plates each course right before it goes out, and clears it once it is eaten.'],
     ]);
   });
 });

@@ -150,7 +150,7 @@ describe('what cannot be', () => {
     );
     const plan = planOf(dinner);
     expect(plan).toMatchObject({ feasible: false, steps: [], cost: null });
-    expect(plan.conflict!.map((c) => c.kind)).toEqual(['time']);
+    expect(plan.conflict!.map((c) => c.kind)).toEqual(['time', 'duration']);
     expect(plan.conflict![0]!.steps).toEqual(['dish/set']);
     const costs = plan.remedies!.map((r) => r.cost);
     expect(costs.length).toBeGreaterThan(1);
@@ -165,6 +165,6 @@ describe('what cannot be', () => {
       dinnerFile([roast('a'), roast('b')], { kitchen: { ovens: [{ id: 'o', name: 'O', shelves: 1 }] } }),
     );
     const plan = planOf(dinner, 400, 1, 4);
-    expect(plan.conflict!.map((c) => c.kind).sort()).toEqual(['keeping', 'oven']);
+    expect(plan.conflict!.map((c) => c.kind).sort()).toEqual(['duration', 'keeping', 'oven']);
   });
 });

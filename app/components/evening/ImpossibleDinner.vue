@@ -50,14 +50,14 @@ const pinnedTo = (step: string) => store.dinner!.pins.find((pin) => pin.step ===
       </ul>
     </template>
     <template v-if="store.plan?.remedies?.length">
-      <p>Each of these was tried and makes it possible:</p>
+      <p>Each of these was tried and makes it possible, the best evening first:</p>
       <ul class="remedies">
         <li v-for="remedy in store.plan.remedies" :key="remedy.text">
           <el-button @click="store.change(remedy.change)">{{ remedy.text }}</el-button>
         </li>
       </ul>
     </template>
-    <p v-else>No single change that was tried makes it possible. Leave out a dish, or begin earlier.</p>
+    <p v-else>Nothing that was tried makes it possible. Leave out a dish, or begin earlier.</p>
   </section>
 </template>
 
