@@ -28,9 +28,10 @@ export function* findConflict(
 ): Generator<void, Conflict[]> {
   const isProven = isImpossible(dinner);
   const less = new Less(dinner, isProven ? isImpossible : (other) => !isOver() && !isFeasible(other));
-  const needed = yield* less.fewest(demandsOf(dinner), (core, some) =>
-    some.reduce((rest, demand) => demand.without(rest), core),
-  );
+  const demands = demandsOf(dinner);
+  // Where plans have to be looked for, one is found the later the less is asked: what helps by itself is enough then.
+  const alone = isProven ? [] : yield* thatHelp(demands, dinner, isFeasible);
+  const needed = alone.length > 0 ? alone : yield* less.fewest(demands, without);
   const left = needed.toReversed();
   yield* less.fewest(
     dinner.dishes.map(({ id }) => id),
@@ -43,6 +44,23 @@ export function* findConflict(
   );
   const inTheWay = yield* whatMatters(left, partiesOf(dinner, new Set(steps)), less, dinner);
   return toldOfSteps(left, inTheWay, dinner);
+}
+
+const without = (dinner: Dinner, demands: readonly Demand[]) =>
+  demands.reduce((rest, demand) => demand.without(rest), dinner);
+
+/** The demands of which each helps where it is set aside by itself. */
+function* thatHelp(
+  demands: readonly Demand[],
+  dinner: Dinner,
+  isFeasible: Probe['isFeasible'],
+): Generator<void, Demand[]> {
+  const helping: Demand[] = [];
+  for (const demand of demands) {
+    yield;
+    if (isFeasible(demand.without(dinner))) helping.push(demand);
+  }
+  return helping;
 }
 
 /** A dinner of which less and less is asked, as long as it cannot be. */
@@ -63,13 +81,13 @@ class Less {
   /** Sets aside what may be set aside, as much at once as may be, and gives back what may not. */
   *fewest<Item>(
     items: readonly Item[],
-    without: (core: Dinner, some: readonly Item[]) => Dinner | null,
+    withoutSome: (core: Dinner, some: readonly Item[]) => Dinner | null,
   ): Generator<void, Item[]> {
-    if (items.length === 0 || (yield* this.isStill(without(this.core, items)))) return [];
+    if (items.length === 0 || (yield* this.isStill(withoutSome(this.core, items)))) return [];
     if (items.length === 1) return [...items];
     const half = items.length >> 1;
-    const first = yield* this.fewest(items.slice(0, half), without);
-    return [...first, ...(yield* this.fewest(items.slice(half), without))];
+    const first = yield* this.fewest(items.slice(0, half), withoutSome);
+    return [...first, ...(yield* this.fewest(items.slice(half), withoutSome))];
   }
 }
 
@@ -105,8 +123,8 @@ function* whatMatters(
       if (demand.withoutFor && (yield* less.isStill(demand.withoutFor(less.core, name)))) continue;
       asks.add(demand);
     }
-    const without = withSteps(less.core, (other) => other === name, withoutTime);
-    list.push({ party, asks, takesTime: !(yield* less.isStill(without)) });
+    const rest = withSteps(less.core, (other) => other === name, withoutTime);
+    list.push({ party, asks, takesTime: !(yield* less.isStill(rest)) });
   }
   return list;
 }

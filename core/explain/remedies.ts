@@ -7,6 +7,8 @@ import { applyChanges } from './change';
 const MORE_SLACK = 2;
 /** Where no change helps by itself, so many pairs are enough. */
 const ENOUGH_PAIRS = 3;
+/** The share of the time that is left which each pair gets. */
+const SHARE_OF_PAIR = 0.1;
 
 interface Candidate {
   readonly change: Change[];
@@ -15,8 +17,8 @@ interface Candidate {
   readonly leavesOut?: boolean;
 }
 
-/** The cost of a plan of the dinner, or null where none was found. */
-export type CostOf = (dinner: Dinner) => number | null;
+/** The cost of a plan of the dinner, or null where none was found in this share of the time that is left. */
+export type CostOf = (dinner: Dinner, share: number) => number | null;
 
 function shifted(wall: string, minutes: number, timeZone: string): string {
   return toWall(toInstant(wall, timeZone) + minutes, timeZone);
@@ -168,7 +170,9 @@ export function* findRemedies(
   const changes = candidateChanges(dinner);
   const tries = { dinner, costOf, isOver };
   const remedies: Remedy[] = [];
-  for (const candidate of changes) remedies.push(...(yield* tried(candidate, tries)));
+  for (const [k, candidate] of changes.entries()) {
+    remedies.push(...(yield* tried(candidate, tries, 1 / (changes.length - k + 1))));
+  }
   if (remedies.length === 0) remedies.push(...(yield* pairsOf(changes, tries)));
   return remedies.sort((a, b) => a.cost - b.cost);
 }
@@ -179,9 +183,13 @@ interface Tries {
   readonly isOver: () => boolean;
 }
 
-function* tried({ change, text }: Candidate, { dinner, costOf, isOver }: Tries): Generator<void, Remedy[]> {
+function* tried(
+  { change, text }: Candidate,
+  { dinner, costOf, isOver }: Tries,
+  share: number,
+): Generator<void, Remedy[]> {
   yield;
-  const cost = isOver() ? null : costOf(applyChanges(dinner, change));
+  const cost = isOver() ? null : costOf(applyChanges(dinner, change), share);
   return cost === null ? [] : [{ change, text, cost }];
 }
 
@@ -195,7 +203,7 @@ function* pairsOf(changes: readonly Candidate[], tries: Tries): Generator<void, 
       const text = [one.text, other.text].sort().join(' ');
       if (pairs.has(text)) continue;
       const pair = { change: [...one.change, ...other.change], text };
-      for (const found of yield* tried(pair, tries)) pairs.set(text, found);
+      for (const found of yield* tried(pair, tries, SHARE_OF_PAIR)) pairs.set(text, found);
     }
   }
   return [...pairs.values()];

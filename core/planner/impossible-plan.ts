@@ -8,7 +8,7 @@ import { Search } from './search';
 
 /** Share of its time that goes to the conflict; the rest goes to what would help. */
 const SHARE_FOR_CONFLICT = 0.6;
-/** Share of its phase that a probe gets, and milliseconds that it gets at least. */
+/** Share of what is left of it that a look for a plan gets, and milliseconds that each look gets at least. */
 const SHARE_FOR_PROBE = 0.25;
 const LEAST_PROBE = 25;
 /** Rounds for a plan that is only to tell what a remedy costs. */
@@ -70,16 +70,17 @@ export function* impossiblePlan(
   const isOver = (share = 1) =>
     options.now() >= begin + (end - begin) * share || options.isCancelled?.() === true;
   // What lags alone forbid is told at once; where a plan has to be looked for, the first looks are the longest.
-  const patience = (share = 1) =>
-    Math.max(LEAST_PROBE, (begin + (end - begin) * share - options.now()) * SHARE_FOR_PROBE);
+  const patience = (share: number, last: number) =>
+    Math.max(LEAST_PROBE, (begin + (end - begin) * last - options.now()) * share);
   const conflict = yield* findConflict(dinner, {
     isFeasible: (d) =>
-      quickSearch(d, { ...options, seed: 1 }, patience(SHARE_FOR_CONFLICT), progress) !== null,
+      quickSearch(d, { ...options, seed: 1 }, patience(SHARE_FOR_PROBE, SHARE_FOR_CONFLICT), progress) !==
+      null,
     isImpossible: (d) =>
       new Search(compileModel(d, progress), 1).isProvenImpossible(() => isOver(SHARE_FOR_CONFLICT)),
     isOver: () => isOver(SHARE_FOR_CONFLICT),
   });
-  const costOf = (d: Dinner) => quickCost(d, options, patience() / 2, progress);
+  const costOf = (d: Dinner, share: number) => quickCost(d, options, patience(share, 1), progress);
   const remedies = yield* findRemedies(dinner, costOf, isOver);
   return { ...noPlan(dinner, notices), conflict, remedies };
 }
