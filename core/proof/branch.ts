@@ -1,5 +1,6 @@
 import type { Model } from '../model';
-import { tightestClash } from './clashes';
+import { areOneCooks, tightestClash } from './clashes';
+import { CookTimes } from './cook-times';
 import type { Dual, Prices, Stretch } from './dual';
 import { LooseParting } from './loose-parting';
 import type { Narrowing } from './narrowing';
@@ -26,15 +27,15 @@ const DAY_SHARE = 0.6;
 
 /** Parts the space of plans in two or three where the relaxed answer is furthest from a plan. */
 export class Brancher {
-  /** Two cooks can be at work at once, so that neither work need come first. */
-  private readonly hasOneCook: boolean;
+  /** Where several cooks may be at work at once neither work need come first. */
+  private readonly times: CookTimes;
   private readonly loose: LooseParting;
 
   constructor(
     private readonly model: Model,
     private readonly add: (node: Node) => void,
   ) {
-    this.hasOneCook = model.cookCount === 1;
+    this.times = new CookTimes(model);
     this.loose = new LooseParting((node, change, prices) => this.child(node, change, prices));
   }
 
@@ -70,7 +71,7 @@ export class Brancher {
       this.split(node, tree.serveAt[c]!, n, tree.serveLow[c]!, demand.serve[c]!, prices);
       return true;
     }
-    if (this.partWays(node, dual, prices)) return true;
+    if (this.partWays(node, dual, prices) || this.partCooks(node, dual, narrowing, prices)) return true;
     const steep = steepest(dual, known, target - node.bound, target);
     if (steep) {
       const middle = (steep.first + steep.last) >> 1;
@@ -87,11 +88,13 @@ export class Brancher {
   partSteps(node: Node, dual: Dual, narrowing: Narrowing, conflict: number): boolean {
     const prices = dual.prices();
     const { tree, demand } = dual;
-    const stretches = (this.hasOneCook && tightestClash(dual, narrowing.known)) || dual.worstMinute();
+    const { known } = narrowing;
+    const stretches = tightestClash(dual, known, this.times) || dual.worstMinute();
+    const isOneCooks = (a: Stretch, b: Stretch) => areOneCooks(a, b, dual, known, this.times);
     const isParted =
-      (this.hasOneCook && this.order(node, dual, stretches, prices)) ||
-      this.order(node, dual, dual.worstUse(), prices) ||
-      (this.hasOneCook && this.loose.partPause(node, dual, stretches, prices)) ||
+      this.order(node, dual, stretches, prices, isOneCooks) ||
+      this.order(node, dual, dual.worstUse(), prices, () => true) ||
+      (this.model.cookCount === 1 && this.loose.partPause(node, dual, stretches, prices)) ||
       this.loose.partCheck(node, dual, stretches, prices);
     if (isParted) return true;
     const i = conflict >= 0 ? conflict : anyOpen(node, narrowing, tree);
@@ -180,6 +183,21 @@ export class Brancher {
     return false;
   }
 
+  /** By whether what steps stand in a queue for begins before there are several cooks: one cook's work waits for one another. */
+  private partCooks(node: Node, dual: Dual, narrowing: Narrowing, prices: Prices): boolean {
+    const { tree } = dual;
+    const { minStart, maxStart } = narrowing.known;
+    for (const { members } of tree.queues) {
+      const { kind, parent } = tree.branches[members[0]!]!;
+      if (kind !== 'after') continue;
+      const slot = this.times.severalFrom(minStart[parent]!);
+      if (slot <= minStart[parent]! || slot >= maxStart[parent]!) continue;
+      this.partBy(node, tree.options[parent]!, ({ low }, k) => low + k <= slot, prices);
+      return true;
+    }
+    return false;
+  }
+
   /** Two parts: the starts of a step that are such, and all others. */
   private partBy(
     node: Node,
@@ -208,13 +226,19 @@ export class Brancher {
     }
   }
 
-  /** Of two stretches that want the same minute either the one comes first or the other. */
-  private order(node: Node, dual: Dual, stretches: readonly Stretch[], prices: Prices): boolean {
+  /** Of two stretches that want the same minute, and must share one cook or one thing, either the one comes first or the other. */
+  private order(
+    node: Node,
+    dual: Dual,
+    stretches: readonly Stretch[],
+    prices: Prices,
+    mustShare: (a: Stretch, b: Stretch) => boolean,
+  ): boolean {
     const rigid = stretches.filter((s) => s.offset >= 0);
     for (let x = 0; x < rigid.length; x++) {
       for (let y = x + 1; y < rigid.length; y++) {
         const [a, b] = [rigid[x]!, rigid[y]!];
-        if (a.activity === b.activity) continue;
+        if (a.activity === b.activity || !mustShare(a, b)) continue;
         const lag = (one: typeof a, two: typeof a) => one.offset + one.to - one.from - two.offset;
         const { orders } = node;
         const either = [

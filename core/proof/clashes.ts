@@ -1,12 +1,14 @@
+import type { CookTimes } from './cook-times';
 import type { Dual, Stretch } from './dual';
 import type { Known } from './known';
 import { lookFirst, lookLast } from './spans';
 
-/** Of the clashes of the relaxed answer the one that leaves least room to make one after the other; null where there is none. */
-export function tightestClash(dual: Dual, known: Known): Stretch[] | null {
+/** Of the clashes of the relaxed answer that concern one cook the one that leaves least room to make one after the other; null where there is none. */
+export function tightestClash(dual: Dual, known: Known, times: CookTimes): Stretch[] | null {
   let least = Infinity;
   let tightest: Stretch[] | null = null;
   for (const [a, b] of clashesOf(dual)) {
+    if (!areOneCooks(a, b, dual, known, times)) continue;
     const [one, two] = [roomOf(a, dual, known), roomOf(b, dual, known)];
     const oneFirst = Math.max(0, two.high - one.low - one.length);
     const twoFirst = Math.max(0, one.high - two.low - two.length);
@@ -33,6 +35,17 @@ function* clashesOf(dual: Dual): Generator<[Stretch, Stretch]> {
       if (m < to) yield [a, b];
     }
   }
+}
+
+/** True where both stretches surely are the same cook's, so that one comes first. */
+export function areOneCooks(a: Stretch, b: Stretch, dual: Dual, known: Known, times: CookTimes): boolean {
+  const { calendars, activities } = dual.tree.model;
+  if (calendars.length === 1) return true;
+  const isHis = (stretch: Stretch, cook: number): boolean => {
+    const { low, high, length } = roomOf(stretch, dual, known);
+    return times.areHis(cook, activities[stretch.activity]!.who, low, high + length);
+  };
+  return calendars.some((_, cook) => isHis(a, cook) && isHis(b, cook));
 }
 
 /** Between which slots a stretch may begin, and how long it is; work that pauses is looked at as a whole. */

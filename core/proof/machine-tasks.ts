@@ -1,4 +1,5 @@
 import { LEAST_PIECE } from '../model';
+import { CookTimes } from './cook-times';
 import type { Known } from './known';
 import type { Option } from './options';
 import { lookFirst, lookLast, onlyOpen } from './spans';
@@ -8,6 +9,8 @@ import type { Tree } from './tree';
 export const NO_CHECK = -1;
 /** What is no task in one piece. */
 export const NO_TASK = -1;
+/** Hands are anybody's. */
+const ANYBODY = -1;
 
 /** Work between two slots: a task, or work that pauses. One of them a row. */
 export class Works {
@@ -49,6 +52,10 @@ export class Tasks {
   readonly check: Int32Array;
   /** All work: the tasks, and what pauses, between the slots that it has. */
   readonly works: Works;
+  private readonly times: CookTimes;
+  /** The cook whose hands are read, or ANYBODY; and whose those of the step in hand are. */
+  private cook = ANYBODY;
+  private who = ANYBODY;
 
   constructor(private readonly tree: Tree) {
     let most = 2 * tree.model.courses.length;
@@ -66,22 +73,27 @@ export class Tasks {
     this.offset = new Int32Array(most);
     this.check = new Int32Array(most);
     this.works = new Works(2 * most);
+    this.times = new CookTimes(tree.model);
   }
 
-  private clear(): void {
+  private clear(cook: number): void {
     this.count = 0;
     this.works.count = 0;
+    this.cook = cook;
+    this.who = ANYBODY;
   }
 
-  /** The stretches of the only cook's hands: of steps of which one option is open, platings and clearings. */
-  readHands(known: Known): void {
+  /** The stretches of hands that surely are that cook's: of steps of which one option is open, platings and clearings. */
+  readHands(known: Known, cook: number): void {
     const { tree } = this;
-    const { courses } = tree.model;
-    this.clear();
+    const { courses, activities } = tree.model;
+    this.clear(cook);
     for (const i of tree.order) {
       const option = onlyOpen(tree.options[i]!);
+      this.who = activities[i]!.who;
       if (option !== null) this.readStep(option, known.maxEnd[i]!);
     }
+    this.who = ANYBODY;
     for (let c = 0; c < courses.length; c++) {
       const { plating, clearing, eating } = courses[c]!;
       this.addOfCourse(c, known.serveLow[c]!, known.serveHigh[c]!, -plating, plating);
@@ -92,7 +104,7 @@ export class Tasks {
   /** The uses of a resource of which there is one. */
   readUses(resource: number, known: Known): void {
     const { tree } = this;
-    this.clear();
+    this.clear(ANYBODY);
     for (const i of tree.order) {
       const option = onlyOpen(tree.options[i]!);
       if (option === null) continue;
@@ -130,8 +142,13 @@ export class Tasks {
     const { longest } = option;
     const { duration } = option.mode;
     this.addAfter(option, 0, longest === 0 ? duration : LEAST_PIECE);
-    if (longest > 0)
-      this.works.add(option.low + option.first + LEAST_PIECE, end, duration - LEAST_PIECE, NO_TASK);
+    const from = option.low + option.first + LEAST_PIECE;
+    if (longest > 0 && this.isRead(from, end)) this.works.add(from, end, duration - LEAST_PIECE, NO_TASK);
+  }
+
+  /** True where all hands in slots [from, to) are those that are read. */
+  private isRead(from: number, to: number): boolean {
+    return this.cook === ANYBODY || this.times.areHis(this.cook, this.who, from, to);
   }
 
   private addAfter(option: Option, offset: number, length: number): void {
@@ -142,7 +159,9 @@ export class Tasks {
     this.place(n, option.at - option.low, first, last, offset);
   }
 
+  /** The number of the task, or NO_TASK where it is not read. */
   private add(low: number, high: number, length: number, check: number): number {
+    if (!this.isRead(low, high + length)) return NO_TASK;
     const n = this.count++;
     this.low[n] = low;
     this.high[n] = high;
@@ -153,6 +172,7 @@ export class Tasks {
   }
 
   private place(n: number, at: number, from: number, to: number, offset: number): void {
+    if (n === NO_TASK) return;
     this.at[n] = at;
     this.from[n] = from;
     this.to[n] = to;

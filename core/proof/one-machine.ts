@@ -1,4 +1,4 @@
-import { NO_LIMIT, type Model } from '../model';
+import { hasBit, NO_LIMIT, type Model } from '../model';
 import type { FreeHands } from './free-hands';
 import type { Known } from './known';
 import { NO_CHECK, NO_TASK, Tasks } from './machine-tasks';
@@ -7,7 +7,7 @@ import { Sorted } from './sorted';
 import type { Priced, Tree } from './tree';
 
 /**
- * Where there is one cook, all stretches of hands are tasks on one machine: of two that cannot come in one order the other order
+ * All stretches of hands that surely are one cook's are tasks on one machine: of two that cannot come in one order the other order
  * holds, and between two slots there is no more work than minutes (detectable precedences, the overload check and edge finding of
  * the disjunctive resource; Vilím 2004, from memory). Uses of a resource of which there is one are tasks on a machine, too.
  */
@@ -57,14 +57,15 @@ export class OneMachine {
     this.byEnd = new Sorted(tasks.works.from.length);
   }
 
-  private countOpen(part: Part): void {
+  private countOpen(part: Part, cook: number): void {
     const { open, slotOf, hands } = this;
     const { from, to } = this.known;
+    const calendar = this.model.calendars[cook]!;
     let count = 0;
     open[from] = 0;
     slotOf[0] = from;
     for (let m = from; m < to; m++) {
-      if (hands.isOpen(part, m)) slotOf[++count] = m + 1;
+      if (hasBit(calendar, m) && hands.isOpen(part, m)) slotOf[++count] = m + 1;
       open[m + 1] = count;
     }
     slotOf.fill(NO_LIMIT, count + 1);
@@ -83,10 +84,12 @@ export class OneMachine {
     const { tasks, model, single } = this;
     let changed = false;
     this.isStuck = false;
-    if (model.cookCount === 1) {
-      this.countOpen(part);
-      tasks.readHands(this.known);
-      changed = this.sequence(part, this.atTable(part, 0, model.slots));
+    for (let cook = 0; cook < model.cookCount && !this.isStuck; cook++) {
+      tasks.readHands(this.known, cook);
+      if (model.cookCount > 1 && tasks.works.count < 2) continue;
+      this.countOpen(part, cook);
+      const mostAtTable = model.cookCount === 1 ? this.atTable(part, 0, model.slots) : 0;
+      changed = this.sequence(part, mostAtTable) || changed;
     }
     if (single.length > 0) this.countAll();
     for (let n = 0; n < single.length && !this.isStuck; n++) {

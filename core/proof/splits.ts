@@ -21,13 +21,20 @@ export class Splits {
     this.others = new Uint8Array(tree.model.slots);
   }
 
-  /** The fewest trips within slots [down, up), whatever start of each step, where there is one cook. */
-  fewestTrips(known: Known, domain: Uint8Array, work: PossibleWork, down: number, up: number): number {
+  /** The fewest trips within slots [down, up), whatever start of each step whose hands are `counted`: those of somebody who eats. */
+  fewestTrips(
+    known: Known,
+    domain: Uint8Array,
+    work: PossibleWork,
+    counted: Uint8Array,
+    down: number,
+    up: number,
+  ): number {
     const { tree } = this;
     let most = 0;
     for (const i of tree.order) {
       const option = onlyOpen(tree.options[i]!);
-      if (option === null || option.checks.length === 0) continue;
+      if (option === null || option.checks.length === 0 || counted[i] === 0) continue;
       const { low, first, last, mode } = option;
       if (low + first <= down - mode.duration || low + last >= up) continue;
       work.findOthers(known, domain, i, down, up, this.others);

@@ -1,6 +1,9 @@
 import { fixed, hasBit, type CourseModel, type f64, type Model } from '../model';
 import { DAY_WINDOW } from '../plan';
-import { Table } from './table';
+import { MOST_TRIPS, Table } from './table';
+
+/** Numbers of trips that are told apart at most. */
+const PLACES = MOST_TRIPS + 1;
 
 /** What is known of the evening while minutes are sold: serving windows, first work, minutes that must be worked. */
 export class Evening {
@@ -41,7 +44,7 @@ export class Supply {
   private readonly isAsked: Uint8Array;
   /** For each cook who eats: least cost by minutes away at the table last looked at, and how it comes about. */
   private readonly tables: readonly Table[];
-  /** The same for the first so many cooks together, and how many of the minutes are the last one's. */
+  /** The same for the first so many cooks together, by trips and minutes in all, and which place of the last one's table has a part in it. */
   private readonly joint: readonly Float64Array[];
   private readonly share: readonly Int32Array[];
 
@@ -50,6 +53,7 @@ export class Supply {
   readonly mostAway: Int32Array;
   /** After `tableCost`: minutes away in all, and whether any could be worth it. */
   private used = 0;
+  private made = 0;
   private isPaid = false;
   /** One more than the most minutes that a cook may be away from any table. */
   readonly width: number;
@@ -88,7 +92,7 @@ export class Supply {
     for (let k = 0; k < model.cookCount; k++) {
       if (!model.eats[k]) continue;
       tables.push(new Table(model, k, width, minutes));
-      const length = (width - 1) * tables.length + 1;
+      const length = ((width - 1) * tables.length + 1) * PLACES;
       joint.push(new Float64Array(length));
       share.push(new Int32Array(length));
     }
@@ -166,7 +170,7 @@ export class Supply {
    * who eat. Infinity where there are none.
    */
   tableCost(c: number, at: number, price: Float64Array, evening: Evening): f64 {
-    const { model, tables, joint, share, cooks } = this;
+    const { model, tables, cooks } = this;
     this.used = 0;
     this.isPaid = false;
     if (tables.length === 0) return 0;
@@ -185,34 +189,76 @@ export class Supply {
     const low = evening.awayLow[c]!;
     if (!this.isPaid && low === 0) return free;
     this.isPaid = true;
-    let last = 0;
+    const counted = this.countedTrips(c, most, evening);
     for (let n = 0; n < tables.length; n++) {
       const table = tables[n]!;
-      table.read(at, up, most, price, this.own[table.cook]!, evening, cooks, c * this.width);
-      const all = joint[n]!;
-      if (n === 0) for (let x = 0; x <= most; x++) all[x] = table.least[x]!;
-      else {
-        const before = joint[n - 1]!;
-        all.fill(Infinity, 0, last + most + 1);
-        for (let x = 0; x <= last; x++) {
-          for (let y = 0; y <= most; y++) {
-            const cost = before[x]! + table.least[y]!;
-            if (cost >= all[x + y]!) continue;
-            all[x + y] = cost;
-            share[n]![x + y] = y;
+      table.read(at, up, most, price, this.own[table.cook]!, evening, cooks, counted);
+      this.join(n, most);
+    }
+    return free + this.leastJoint(c, most, evening);
+  }
+
+  /** How many trips have to be told apart: the most that any number of minutes away needs at least. */
+  private countedTrips(c: number, most: number, evening: Evening): number {
+    const { trips } = evening;
+    let counted = 0;
+    for (let u = 0; u <= most; u++) counted = Math.max(counted, trips[c * this.width + u]!);
+    return Math.min(counted, MOST_TRIPS);
+  }
+
+  /** Finds what the first `n + 1` cooks cost together from what the first `n` do, each away for `most` minutes at most. */
+  private join(n: number, most: number): void {
+    const { joint, share } = this;
+    const { least, counted } = this.tables[n]!;
+    const all = joint[n]!;
+    const places = share[n]!;
+    const width = most + 1;
+    if (n === 0) {
+      for (let x = 0; x < width * (counted + 1); x++) {
+        all[x] = least[x]!;
+        places[x] = x;
+      }
+      return;
+    }
+    const before = joint[n - 1]!;
+    const beforeWidth = most * n + 1;
+    const allWidth = beforeWidth + most;
+    all.fill(Infinity, 0, allWidth * (counted + 1));
+    for (let a = 0; a <= counted; a++) {
+      for (let b = 0; b <= counted; b++) {
+        const off = Math.min(counted, a + b) * allWidth;
+        for (let x = 0; x < beforeWidth; x++) {
+          const first = before[a * beforeWidth + x]!;
+          if (first === Infinity) continue;
+          for (let y = 0; y < width; y++) {
+            const cost = first + least[b * width + y]!;
+            if (cost >= all[off + x + y]!) continue;
+            all[off + x + y] = cost;
+            places[off + x + y] = a * PLACES * width + b * width + y;
           }
         }
       }
-      last += most;
     }
-    const all = joint[tables.length - 1]!;
+  }
+
+  /** The least cost of all cooks together, with as many trips as their minutes need; Infinity where there is none. */
+  private leastJoint(c: number, most: number, evening: Evening): f64 {
+    const { awayLow, awayHigh, trips } = evening;
+    const n = this.tables.length - 1;
+    const all = this.joint[n]!;
+    const { counted } = this.tables[n]!;
+    const last = most * (n + 1);
     let best: f64 = Infinity;
-    for (let u = low; u <= Math.min(last, evening.awayHigh[c]!); u++) {
-      if (all[u]! >= best) continue;
-      best = all[u]!;
-      this.used = u;
+    for (let u = awayLow[c]!; u <= Math.min(last, awayHigh[c]!); u++) {
+      const fewest = u > most ? 0 : Math.min(counted, trips[c * this.width + u]!);
+      for (let made = fewest; made <= counted; made++) {
+        if (all[made * (last + 1) + u]! >= best) continue;
+        best = all[made * (last + 1) + u]!;
+        this.used = u;
+        this.made = made;
+      }
     }
-    return free + best;
+    return best;
   }
 
   /** Takes out of `given` what the cooks spend at the table of course `c`, served at slot `at`. */
@@ -228,11 +274,16 @@ export class Supply {
       this.ownGiven[table.cook]!.fill(0, at, up);
     }
     if (!this.isPaid || cost === Infinity) return;
+    const most = Math.min(mostAway(model.courses[c]!), evening.awayHigh[c]!);
+    const width = most + 1;
     let left = this.used;
+    let made = this.made;
     for (let n = tables.length - 1; n >= 0; n--) {
-      const own = n === 0 ? left : share[n]![left]!;
-      tables[n]!.give(at, up, own, given, this.ownGiven[tables[n]!.cook]!);
-      left -= own;
+      const part = share[n]![made * (most * (n + 1) + 1) + left]!;
+      const place = part % (PLACES * width);
+      tables[n]!.give(at, up, place, given, this.ownGiven[tables[n]!.cook]!);
+      left -= place % width;
+      made = (part / (PLACES * width)) | 0;
     }
   }
 }

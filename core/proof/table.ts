@@ -10,7 +10,9 @@ export const MOST_TRIPS = 8;
  * many trips there were, as far as it matters.
  */
 export class Table {
-  /** Least cost with exactly so many minutes away. */
+  /** How many trips are told apart; the last of them stands for more, too. */
+  counted = 0;
+  /** Least cost with exactly so many minutes away, by trips: `width` of them for each number of trips. */
   readonly least: Float64Array;
   private readonly state: Int32Array;
   private readonly table: Float64Array;
@@ -24,13 +26,13 @@ export class Table {
     width: number,
     minutes: number,
   ) {
-    this.least = new Float64Array(width);
-    this.state = new Int32Array(width);
+    this.least = new Float64Array(width * (MOST_TRIPS + 1));
+    this.state = new Int32Array(width * (MOST_TRIPS + 1));
     this.table = new Float64Array(3 * width * (MOST_TRIPS + 1));
     this.steps = new Int32Array(3 * width * (MOST_TRIPS + 1) * minutes);
   }
 
-  /** The evening's `trips` say from place `at` on, by minutes away, how many there must be. */
+  /** Tells apart up to `counted` trips. */
   read(
     down: number,
     up: number,
@@ -39,15 +41,13 @@ export class Table {
     own: Float64Array,
     evening: Evening,
     cooks: Int32Array,
-    at: number,
+    counted: number,
   ): void {
     const { table, model } = this;
-    const { forced, able, trips } = evening;
+    const { forced, able } = evening;
     const calendar = model.calendars[this.cook]!;
     const width = most + 1;
-    let counted = 0;
-    for (let used = 0; used < width; used++) counted = Math.max(counted, trips[at + used]!);
-    counted = Math.min(counted, MOST_TRIPS);
+    this.counted = counted;
     this.width = width;
     this.size = 3 * width * (counted + 1);
     table.fill(Infinity, 0, this.size);
@@ -62,13 +62,15 @@ export class Table {
         this.passMinute((m - down) * this.size, made, made === counted, last, mayLeave, mayStay, cost);
       }
     }
-    for (let used = 0; used < width; used++) {
-      this.least[used] = Infinity;
-      const fewest = Math.min(counted, trips[at + used]!);
-      for (let place = 3 * width * fewest; place < this.size; place += width) {
-        if (table[place + used]! >= this.least[used]!) continue;
-        this.least[used] = table[place + used]!;
-        this.state[used] = place + used;
+    for (let made = 0; made <= counted; made++) {
+      for (let used = 0; used < width; used++) {
+        const at = made * width + used;
+        this.least[at] = Infinity;
+        for (let place = 3 * made * width + used; place < 3 * (made + 1) * width; place += width) {
+          if (table[place]! >= this.least[at]!) continue;
+          this.least[at] = table[place]!;
+          this.state[at] = place;
+        }
       }
     }
   }
@@ -122,10 +124,10 @@ export class Table {
     }
   }
 
-  /** Adds the minutes of the cheapest way to be away `minutes` to `given`, and to what the cook himself gives. */
-  give(down: number, up: number, minutes: number, given: Int32Array, own: Uint8Array): void {
+  /** Adds the minutes of the cheapest way that stands at place `at` of `least` to `given`, and to what the cook himself gives. */
+  give(down: number, up: number, at: number, given: Int32Array, own: Uint8Array): void {
     const { steps, width, size } = this;
-    let place = this.state[minutes]!;
+    let place = this.state[at]!;
     for (let m = up - 1; m >= down; m--) {
       const kind = ((place / width) | 0) % 3;
       if (kind === 1) {

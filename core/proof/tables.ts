@@ -28,7 +28,6 @@ export class Tables {
   /** By activity: 1 where its hands are those of somebody who eats; and whether there is any such. */
   private readonly takesFromTable: Uint8Array;
   private readonly isCounted: boolean;
-  private readonly eaters: number;
   /** By course: the most minutes that plating and clearing other courses can take from its table. */
   private readonly service: Int32Array;
   /** By number of the group: 1 where work was found that surely lies in it. */
@@ -74,11 +73,8 @@ export class Tables {
       takesFromTable[index] = 1;
       isCounted = true;
     }
-    let eaters = 0;
-    for (let k = 0; k < model.cookCount; k++) if (model.eats[k]) eaters += 1;
     this.takesFromTable = takesFromTable;
     this.isCounted = isCounted;
-    this.eaters = eaters;
     this.service = serviceAtTable(model);
     this.trips = new Int32Array(model.courses.length * width);
     this.least = new Int32Array(count);
@@ -242,19 +238,20 @@ export class Tables {
 
   /**
    * Raises the fewest trips by when work can lie: to the groups of minutes in which some surely does, for no trip reaches from one
-   * to another, and by looks at one pot that nothing can join. Of more cooks each would have to be known apart.
+   * to another, and by looks at one pot that nothing can join. What several cooks do counts as if one did all of it, which takes no more trips.
    */
   raiseTrips(work: PossibleWork, domain: Uint8Array): void {
     const { tree, trips, width } = this;
-    const { courses, cookCount } = tree.model;
+    const { courses } = tree.model;
     const { serveLow, serveHigh } = this.known;
-    if (!this.isCounted || cookCount > 1) return;
+    if (!this.isCounted) return;
     for (let c = 0; c < courses.length; c++) {
       const down = serveHigh[c]!;
       const up = serveLow[c]! + courses[c]!.eating;
       if (up <= down) continue;
       const groups = this.groupsWithin(work, down, up);
-      const fewest = Math.max(groups, this.splits.fewestTrips(this.known, domain, work, down, up));
+      const splits = this.splits.fewestTrips(this.known, domain, work, this.takesFromTable, down, up);
+      const fewest = Math.max(groups, splits);
       for (let u = 1; u < width; u++) trips[c * width + u] = Math.max(trips[c * width + u]!, fewest);
     }
   }
@@ -267,7 +264,7 @@ export class Tables {
     isMet.fill(0, group[down]!, group[up - 1]! + 1);
     for (const i of tree.order) {
       const option = onlyOpen(tree.options[i]!);
-      if (option === null) continue;
+      if (option === null || this.takesFromTable[i] === 0) continue;
       const { low, first, last, mode, longest } = option;
       const { stretches } = this.visits[option.number]!;
       const all = mode.isHands && mode.hands > 0 ? 1 : stretches.length;
@@ -289,11 +286,10 @@ export class Tables {
     return count;
   }
 
-  /** The activity with most visits says how many trips there are at least; two who eat could share them. */
+  /** The activity with most visits says how many trips there are at least: who shares them makes no fewer. */
   private countTrips(c: number): void {
     const { tree, trips, width } = this;
     const row = c * width;
-    if (this.eaters > 1) return;
     for (const i of tree.order) {
       const made = this.made[i]!;
       const count = this.madeCount[i]!;

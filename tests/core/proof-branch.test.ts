@@ -1,5 +1,6 @@
 import { Brancher, busiest, type Node } from '../../core/proof/branch';
 import { tightestClash } from '../../core/proof/clashes';
+import { CookTimes } from '../../core/proof/cook-times';
 import { step } from '../builders/dinner';
 import { partOfSteps } from '../builders/part-of-steps';
 
@@ -25,14 +26,14 @@ function ordersOf({ orders }: Node): string[] {
 
 test('of two clashes the one goes first that leaves less room to make one after the other', () => {
   const dinner = partOfSteps(['chop', 'peel', 'stir', 'beat'].map((id) => step(id, 30)));
-  const { leave, relax, dual, narrowing } = dinner;
+  const { leave, relax, dual, narrowing, model } = dinner;
   leave(0, -200, -120);
   leave(1, -200, -120);
   leave(2, -75, -40);
   leave(3, -75, -40);
   relax();
   expect(
-    tightestClash(dual, narrowing.known)!
+    tightestClash(dual, narrowing.known, new CookTimes(model))!
       .map(({ activity }) => activity)
       .sort(),
   ).toEqual([2, 3]);
@@ -40,11 +41,11 @@ test('of two clashes the one goes first that leaves less room to make one after 
 });
 
 test('where no two want the same minute there is no clash', () => {
-  const { leave, relax, dual, narrowing } = partOfSteps([step('chop', 30), step('stir', 30)]);
+  const { leave, relax, dual, narrowing, model } = partOfSteps([step('chop', 30), step('stir', 30)]);
   leave(0, -200, -120);
   leave(1, -80, -40);
   relax();
-  expect(tightestClash(dual, narrowing.known)).toBeNull();
+  expect(tightestClash(dual, narrowing.known, new CookTimes(model))).toBeNull();
 });
 
 test('an order that is decided for two stretches says nothing of two others of the same steps', () => {
@@ -131,4 +132,32 @@ test('two cooks may be at work at once, so no part says which of two works comes
   const parts = partsOf(dinner)!;
   expect(parts.length).toBeGreaterThan(1);
   expect(parts.flatMap(ordersOf)).toEqual([]);
+});
+
+test('what stands in a queue is parted by whether it is done before the second cook comes', () => {
+  const cooks = [
+    { id: 'ada', name: 'Ada', free: EVENING },
+    { id: 'ben', name: 'Ben', free: [{ from: '2026-10-17T18:00', to: '2026-10-17T23:59' }] },
+  ];
+  const keeps = { best: 0, most: 100 };
+  const steps = [
+    step('one', 10, { keeps }),
+    step('two', 8, { keeps }),
+    step('end', 5, { after: ['one', 'two'] }),
+  ];
+  const dinner = partOfSteps(steps, { cooks });
+  const { part, dual, narrowing, model, relax, evening, leave, span } = dinner;
+  leave(2, -90, -30);
+  part.firstLow = part.firstHigh = model.zero - 110;
+  expect(evening()).not.toBeNull();
+  relax();
+  const children: Node[] = [];
+  const brancher = new Brancher(model, (node) => children.push(node));
+  const node: Node = { ...part, tree: 0, prices: null, bound: 0, depth: 0 };
+  expect(brancher.partEvening(node, dual, narrowing, 5)).toBe(true);
+  // Ben comes at 18:00, an hour before the plates go out.
+  expect(children.map((child) => span(2, { ...part, domain: child.domain as typeof part.domain }))).toEqual([
+    [-90, -60],
+    [-59, -30],
+  ]);
 });

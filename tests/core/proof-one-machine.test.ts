@@ -113,3 +113,26 @@ test('two cooks have one mixer: who needs it comes after the other', () => {
   expect(dinner.span(0)).toEqual([-100, -80]);
   expect(dinner.span(1)).toEqual([-80, -60]);
 });
+
+test('until a second cook comes one of two comes first, and so do two works of one cook', () => {
+  const until = '2026-10-17T23:59';
+  const cooks = [
+    { id: 'ada', name: 'Ada', free: [{ from: '2026-10-17T15:00', to: until }] },
+    { id: 'ben', name: 'Ben', free: [{ from: '2026-10-17T18:00', to: until }] },
+  ];
+  const spansOf = (more: object, shift: number) => {
+    const dinner = partOfSteps([step('chop', 30, more), step('stir', 30, more)], { cooks });
+    dinner.leave(0, -140 + shift, -110 + shift);
+    dinner.leave(1, -135 + shift, -100 + shift);
+    expect(dinner.evening()).not.toBeNull();
+    return [dinner.span(0), dinner.span(1)].map((span) => span.map((s) => s! - shift));
+  };
+  const inTurn = [
+    [-140, -130],
+    [-110, -100],
+  ];
+  // Ben comes an hour before the plates go out: both have to be done by then.
+  expect(spansOf({}, 0)).toEqual(inTurn);
+  expect(spansOf({}, 40)).not.toEqual(inTurn);
+  expect(spansOf({ who: 'ada' }, 40)).toEqual(inTurn);
+});

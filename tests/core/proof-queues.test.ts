@@ -122,6 +122,30 @@ describe('in a part of the space of plans', () => {
       step('end', 5, { after: ['one', 'two'], keeps: { best: 0, most: 0 } }),
     ]);
 
+  test('before the second cook comes two works wait for one another, afterwards they need not', () => {
+    const until = '2026-10-17T23:59';
+    const cooks = [
+      { id: 'ada', name: 'Ada', free: [{ from: '2026-10-17T15:00', to: until }] },
+      { id: 'ben', name: 'Ben', free: [{ from: '2026-10-17T18:00', to: until }] },
+    ];
+    const steps = [
+      step('one', 10, held(100)),
+      step('two', 8, held(100)),
+      step('end', 5, { after: ['one', 'two'] }),
+    ];
+    const begun = (from: number, to: number) => {
+      const dinner = partOfSteps(steps, { cooks });
+      dinner.leave(2, from, to);
+      return lossesOf(dinner);
+    };
+    const [one] = partOfSteps(steps, { cooks }).tree.queues;
+    expect(one!.least).toBe(0);
+    const { held: weight } = partOfSteps(steps).model.weights;
+    expect(begun(-90, -60)).toBeCloseTo(10 * weight * (8 / 100), 9);
+    expect(begun(-90, -59)).toBe(0);
+    expect(begun(-40, -30)).toBe(0);
+  });
+
   test('a queue loses no less where a member can begin no later, or a later one must wait for it', () => {
     const whole = queue();
     const { held: weight } = whole.model.weights;
