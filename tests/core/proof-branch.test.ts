@@ -3,6 +3,7 @@ import { tightestClash } from '../../core/proof/clashes';
 import { CookTimes } from '../../core/proof/cook-times';
 import { step } from '../builders/dinner';
 import { partOfSteps } from '../builders/part-of-steps';
+import { partsOfEvening } from '../builders/parts-of-evening';
 
 const EVENING = [{ from: '2026-10-17T15:00', to: '2026-10-17T23:59' }];
 
@@ -146,15 +147,11 @@ test('what stands in a queue is parted by whether it is done before the second c
     step('end', 5, { after: ['one', 'two'] }),
   ];
   const dinner = partOfSteps(steps, { cooks });
-  const { part, dual, narrowing, model, relax, evening, leave, span } = dinner;
+  const { part, model, leave, span } = dinner;
   leave(2, -90, -30);
   part.firstLow = part.firstHigh = model.zero - 110;
-  expect(evening()).not.toBeNull();
-  relax();
-  const children: Node[] = [];
-  const brancher = new Brancher(model, (node) => children.push(node));
-  const node: Node = { ...part, tree: 0, prices: null, bound: 0, depth: 0 };
-  expect(brancher.partEvening(node, dual, narrowing, 5)).toBe(true);
+  const { isParted, children } = partsOfEvening(dinner);
+  expect(isParted).toBe(true);
   // Ben comes at 18:00, an hour before the plates go out.
   expect(children.map((child) => span(2, { ...part, domain: child.domain as typeof part.domain }))).toEqual([
     [-90, -60],

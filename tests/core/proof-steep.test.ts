@@ -1,7 +1,7 @@
-import { Brancher, type Node } from '../../core/proof/branch';
 import { steepest } from '../../core/proof/steep';
 import { step } from '../builders/dinner';
 import { partOfSteps } from '../builders/part-of-steps';
+import { partsOfEvening } from '../builders/parts-of-evening';
 
 /** A fillet that loses by waiting, a sauce that loses less, and a stock that loses nothing. */
 const steps = [
@@ -59,14 +59,10 @@ test('what can move with what it leads to waits no longer for it', () => {
 
 test('its starts are parted in the middle', () => {
   const dinner = threeOpen();
-  const { part, dual, narrowing, model, relax, evening, span } = dinner;
+  const { part, model, span } = dinner;
   part.firstLow = part.firstHigh = model.zero - 80;
-  expect(evening()).not.toBeNull();
-  relax();
-  const children: Node[] = [];
-  const brancher = new Brancher(model, (node) => children.push(node));
-  const node: Node = { ...part, tree: 0, prices: null, bound: 0, depth: 0 };
-  expect(brancher.partEvening(node, dual, narrowing, 5)).toBe(true);
+  const { isParted, children } = partsOfEvening(dinner);
+  expect(isParted).toBe(true);
   const [low, high] = span(0, part);
   const middle = Math.floor((low! + high!) / 2);
   expect(children.map((child) => span(0, { ...part, domain: child.domain as typeof part.domain }))).toEqual([
