@@ -190,7 +190,7 @@ function ofTheKitchen(dinner: Dinner): Demand[] {
         'tool',
         isTool(tool),
         ({ count }) => (count === 1 ? tool : `${count} x ${tool}`),
-        ({ kitchen }) => `there is ${kitchen.tools[tool] ?? 1} x ${tool}`,
+        ({ kitchen }) => `the kitchen has ${kitchen.tools[tool] ?? 1} x ${tool}`,
       ),
     ),
     useDemand('oven', isOven, ({ oven }) => `an oven at ${oven} °C`, ovensOf),
@@ -242,7 +242,7 @@ function chosenInWords(dinner: Dinner): string[] {
   }));
   return [...dishes, ...steps]
     .filter(({ key }) => key in dinner.choices)
-    .map(({ key, words, ways }) => `${words} is made ${label(ways, dinner.choices[key]!)}`);
+    .map(({ key, words, ways }) => `the way of ${words} is chosen: ${label(ways, dinner.choices[key]!)}`);
 }
 
 function toolNames(dinner: Dinner): string[] {

@@ -1,7 +1,5 @@
 import type { Dinner, Step, Use } from '../dinner';
 
-/** A dinner, or one of its steps, of which less is asked. */
-
 /** A step in all of its ways with other fields. */
 function alike(step: Step, fields: Partial<Step['ways'][number]>): Step {
   return { ...step, ...fields, ways: step.ways.map((way) => ({ ...way, ...fields })) };
@@ -57,10 +55,11 @@ export function withoutTime(step: Step): Step {
   return alike(step, { minutes: 0, scale: 'fixed', touch: undefined, check: undefined });
 }
 
-/** A step that asks nothing any more but its place in the order. */
+/** A step that asks nothing any more but its place in the order; its ways, one of which may have begun, are all alike. */
 function withoutAsks(step: Step): Step {
   const bare = withoutHands(withoutKeeping(withoutWaits(withoutTime(step))));
-  return { ...bare, stay: false, within: undefined, uses: [], keepsIn: [], ways: [] };
+  const ways = step.ways.map(({ id, label, points }) => ({ id, label, points }));
+  return { ...bare, stay: false, within: undefined, uses: [], keepsIn: [], ways };
 }
 
 /** The dinner with those of its steps changed that are chosen by name. */
@@ -78,16 +77,8 @@ export function withSteps(
   };
 }
 
-/** The dinner without pins and choices of these steps. */
-function withoutWishesFor(dinner: Dinner, names: ReadonlySet<string>): Dinner {
-  return {
-    ...dinner,
-    pins: dinner.pins.filter((pin) => !names.has(pin.step)),
-    choices: Object.fromEntries(Object.entries(dinner.choices).filter(([key]) => !names.has(key))),
-  };
-}
-
 /** The dinner in which the steps of these names ask nothing any more. */
 export function withoutAsksOf(dinner: Dinner, names: ReadonlySet<string>): Dinner {
-  return withSteps(withoutWishesFor(dinner, names), (name) => names.has(name), withoutAsks);
+  const pins = dinner.pins.filter((pin) => !names.has(pin.step));
+  return withSteps({ ...dinner, pins }, (name) => names.has(name), withoutAsks);
 }

@@ -4,6 +4,7 @@ import { inWords, placedSteps, type Dinner } from '../dinner';
 import type { Change, Remedy } from '../plan';
 import { applyChanges } from './change';
 
+/** Minutes that a look may come earlier or later than it may now. */
 const MORE_SLACK = 2;
 /** Where no change helps by itself, so many pairs are enough. */
 const ENOUGH_PAIRS = 3;
@@ -141,20 +142,19 @@ function looksCandidates(dinner: Dinner): Candidate[] {
 
 /** The smallest widening that the contract's `give` offers: ten degrees either side. */
 function ovenCandidates(dinner: Dinner): Candidate[] {
-  return dinner.dishes.flatMap((dish, d) =>
-    dish.steps.flatMap((step, s) =>
-      (step.uses ?? []).flatMap((use, u) => {
-        if (!('oven' in use)) return [];
-        const give = use.give as number | [number, number];
-        const wider = typeof give === 'number' ? give + 10 : [give[0] + 10, give[1] + 10];
-        return [
-          {
-            change: [{ path: `dishes[${d}].steps[${s}].uses[${u}].give`, value: wider }],
-            text: `${dish.name}: let the oven be 10 degrees hotter or cooler for "${step.does}"`,
-          },
-        ];
-      }),
-    ),
+  return placedSteps(dinner).flatMap((placed) =>
+    (placed.step.uses ?? []).flatMap((use, u) => {
+      if (!('oven' in use)) return [];
+      const give = use.give as number | [number, number];
+      const wider = typeof give === 'number' ? give + 10 : [give[0] + 10, give[1] + 10];
+      const path = `dishes[${placed.dishIndex}].steps[${placed.stepIndex}].uses[${u}].give`;
+      return [
+        {
+          change: [{ path, value: wider }],
+          text: `Let the oven be 10 degrees hotter or cooler for ${inWords(placed)}.`,
+        },
+      ];
+    }),
   );
 }
 

@@ -1,10 +1,11 @@
 import { auditPlan } from '../../core/audit';
+import { toInstant, toWall } from '../../core/clock';
 import { compileModel, type Progress } from '../../core/model';
 import type { Plan } from '../../core/plan';
 import { replanDinner, Search } from '../../core/planner';
 import { inOrder, workOf } from '../builders/behind';
 import { countingClock, planOf, read } from '../builders/dinner';
-import { generateDinner, generateOddDinner } from '../builders/generate-dinner';
+import { generateDecidedDinner, generateDinner, generateOddDinner } from '../builders/generate-dinner';
 
 /** An evening on time, so many steps after its first, in the midst of some of them. */
 function onTime(plan: Plan, part: number): Progress {
@@ -38,6 +39,27 @@ test.each([
         expect(plan.steps.find(({ step }) => step === name)!.start).toBe(start);
     }
   }
+});
+
+test('why an evening cannot be gone on with is told in the midst of it, whatever ways have begun', () => {
+  let ways = 0;
+  for (let seed = 1; seed <= 12; seed++) {
+    const dinner = read(generateDecidedDinner(seed, 'small'));
+    const old = planOf(dinner, 200);
+    if (!old.feasible) continue;
+    const progress = onTime(old, 0.5);
+    // The cooks have to leave in five minutes.
+    const to = toWall(toInstant(dinner.sitDown, dinner.timeZone) + progress.now + 5, dinner.timeZone);
+    const cooks = dinner.cooks.map((cook) => ({
+      ...cook,
+      free: cook.free.filter(({ from }) => from < to).map((window) => ({ ...window, to })),
+    }));
+    const plan = replanDinner({ ...dinner, cooks }, [], old, options(), progress);
+    expect([seed, plan.feasible]).toEqual([seed, false]);
+    expect(plan.conflict!.map(({ kind }) => kind)).toContain('time');
+    ways += [...progress.begun.values()].filter(({ way }) => way !== null).length;
+  }
+  expect(ways).toBeGreaterThan(0);
 });
 
 test('what has begun is in the hands that the plan before has it in', () => {
