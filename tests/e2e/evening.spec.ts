@@ -186,6 +186,10 @@ test('an impossible dinner says why, and one touch mends it', async ({ page }) =
   await expect(page.getByRole('heading', { name: 'This dinner cannot be cooked as it stands' })).toBeVisible({
     timeout: 20_000,
   });
+  await expect(page.getByRole('listitem').filter({ hasText: 'Noor has time only from 19:15' })).toBeVisible();
+  await expect(
+    page.getByRole('listitem').filter({ hasText: /Warm mushrooms.*: "Wipe and slice the mushrooms"/ }),
+  ).toBeVisible();
   await page
     .getByRole('button', { name: /begins .* earlier/ })
     .first()
