@@ -1,1 +1,2 @@
-export { isTimeZone, isWallTime, toInstant, toWall, weekdayOf, type EpochMinutes } from './zone';
+export { minutesInWords, weekdayOf } from './words';
+export { isTimeZone, isWallTime, toInstant, toWall, type EpochMinutes } from './zone';

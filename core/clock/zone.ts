@@ -97,10 +97,3 @@ export function toInstant(wall: string, timeZone: string): EpochMinutes {
 export function toWall(instant: EpochMinutes, timeZone: string): string {
   return new Date(wallMinutesAt(instant, timeZone) * 60000).toISOString().slice(0, 16);
 }
-
-const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
-
-/** The day of the week of a wall time, in English. */
-export function weekdayOf(wall: string): string {
-  return WEEKDAYS[new Date(`${wall.slice(0, 10)}T00:00Z`).getUTCDay()]!;
-}

@@ -3,7 +3,7 @@ import { placedSteps, type Dinner } from '../dinner';
 import type { Conflict } from '../plan';
 import { demandsOf, type Demand } from './demands';
 import { withoutAsksOf, withoutTime, withSteps } from './less';
-import { inARow, partiesOf, timeOf, type Party } from './parties';
+import { inARow, onlyDishOf, partiesOf, timeOf, type Party } from './parties';
 
 /** What is found out about a dinner that is asked less of. */
 export interface Probe {
@@ -152,11 +152,14 @@ const SERVING: Conflict = {
 /** What is asked, by which steps, and how long those take of which that matters and is not told yet. */
 function toldOfSteps(left: readonly Demand[], inTheWay: readonly InTheWay[], dinner: Dinner): Conflict[] {
   const all = inTheWay.map(({ party }) => party);
+  const dish = onlyDishOf(all.map(({ placed }) => placed));
+  const toldOf = (told: readonly Party[], text: string) =>
+    sentence(told.length > 0 && dish !== null ? `${dish}: ` : '', text);
   const isTimed = new Set(inTheWay.filter(({ takesTime }) => takesTime).map(({ party }) => party));
   const rows = left.map((demand): Conflict => {
     const asking = inTheWay.filter(({ asks }) => asks.has(demand)).map(({ party }) => party);
     const told = asking.length <= MOST_TOLD ? asking : [];
-    if (demand.kind === 'hands') for (const party of told) isTimed.delete(party);
+    for (const party of told) if (demand.tellsTime?.(party)) isTimed.delete(party);
     const steps = namesOf(asking.length > 0 ? asking : all);
     return { kind: demand.kind, steps, text: toldOf(told, demand.tell(told, dinner)) };
   });
@@ -171,11 +174,7 @@ function toldOfSteps(left: readonly Demand[], inTheWay: readonly InTheWay[], din
 
 const namesOf = (parties: readonly Party[]) => parties.map(({ placed }) => placed.name);
 
-/** The sentence about steps, after their dish where they are all of one. */
-function toldOf([first]: readonly Party[], text: string): string {
-  return sentence(first?.isOfOnlyDish ? `${first.placed.dish.name}: ` : '', text);
-}
-
+/** What is told, after the dishes that it is told of, if any. */
 function sentence(whose: string, text: string): string {
   return whose === '' ? `${text.slice(0, 1).toUpperCase()}${text.slice(1)}.` : `${whose}${text}.`;
 }

@@ -1,4 +1,4 @@
-import { toInstant, toWall, weekdayOf } from '../clock';
+import { minutesInWords, toInstant, toWall, weekdayOf } from '../clock';
 import { inWords, placedSteps, type Dinner, type Step, type Use } from '../dinner';
 import {
   withoutHands,
@@ -11,18 +11,7 @@ import {
   withoutWho,
   withSteps,
 } from './less';
-import {
-  handsOf,
-  hostOf,
-  inARow,
-  keepingOf,
-  looksOf,
-  minutesInWords,
-  stayOf,
-  waitOf,
-  whoseOf,
-  type Party,
-} from './parties';
+import { handsOf, hostOf, inARow, keepingOf, looksOf, stayOf, waitOf, whoseOf, type Party } from './parties';
 
 /** One kind of thing that a dinner asks for, and the dinner without it. */
 export interface Demand {
@@ -34,6 +23,8 @@ export interface Demand {
   readonly concerns: (party: Party, dinner: Dinner) => boolean;
   /** What is asked, in a cook's words, of the steps that ask for it. */
   readonly tell: (parties: readonly Party[], dinner: Dinner) => string;
+  /** Whether that says how long the step takes, too. */
+  readonly tellsTime?: (party: Party) => boolean;
 }
 
 /** More windows of free time than this are not told one by one. */
@@ -144,6 +135,7 @@ const OF_COOKS: readonly Demand[] = [
       const oneAtATime = `${names} ${cooks.length === 1 ? 'does' : 'do'} one thing at a time`;
       return [...parties.map(handsOf), oneAtATime].join('; ');
     },
+    tellsTime: ({ ways }) => ways.every(({ attention }) => attention === 'hands'),
   },
 ];
 

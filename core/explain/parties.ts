@@ -1,3 +1,4 @@
+import { minutesInWords } from '../clock';
 import {
   afterLinks,
   effectiveStep,
@@ -16,19 +17,8 @@ export interface Party {
   readonly placed: PlacedStep;
   /** The step as a cook names it, with its dish where steps of several are told of. */
   readonly words: string;
-  /** True where all steps that are told of are of one dish. */
-  readonly isOfOnlyDish: boolean;
   /** What it is in each way in which it may be done. */
   readonly ways: readonly EffectiveStep[];
-}
-
-/** More minutes than this are told in hours. */
-const MOST_MINUTES = 90;
-
-export function minutesInWords(n: number): string {
-  if (n <= MOST_MINUTES) return `${n} ${n === 1 ? 'minute' : 'minutes'}`;
-  const rest = n % 60;
-  return `${(n - rest) / 60} h${rest === 0 ? '' : ` ${rest} min`}`;
 }
 
 /** "a", "a and b", "a, b and c". */
@@ -39,14 +29,20 @@ export function inARow(parts: readonly string[]): string {
 /** The steps of these names as parties, with the ways that the dinner leaves them. */
 export function partiesOf(dinner: Dinner, names: ReadonlySet<string>): Party[] {
   const chosen = placedSteps(dinner).filter(({ name }) => names.has(name));
-  const isOfOnlyDish = new Set(chosen.map(({ dish }) => dish)).size === 1;
+  const isOfOneDish = onlyDishOf(chosen) !== null;
   return chosen.map((placed) => {
     const way = dinner.choices[placed.name];
     const all = [null, ...placed.step.ways];
     const open = way === undefined ? all : all.filter((other) => (other?.id ?? null) === way);
     const ways = open.map((other) => effectiveStep(dinner, placed.dish, placed.step, other));
-    return { placed, words: isOfOnlyDish ? quoted(placed) : inWords(placed), isOfOnlyDish, ways };
+    return { placed, words: isOfOneDish ? quoted(placed) : inWords(placed), ways };
   });
+}
+
+/** The name of the dish that all of these steps belong to; null where they are of several. */
+export function onlyDishOf(steps: readonly PlacedStep[]): string | null {
+  const [first] = steps;
+  return first && steps.every(({ dish }) => dish.id === first.dish.id) ? first.dish.name : null;
 }
 
 /** Another step as a cook names it beside one of the same dish, or of another. */
@@ -102,7 +98,7 @@ export function looksOf({ words, ways }: Party): string | null {
 export function keepingOf(party: Party, dinner: Dinner): string | null {
   const { placed, words, ways } = party;
   const most = Math.max(...ways.map((way) => way.keeps?.most ?? Infinity));
-  const plated = placed.step.plated?.most ?? (isPlated(placed, dinner) ? most : Infinity);
+  const plated = mostToPlating(placed, most, dinner);
   const parts = [
     ...followersWithin(placed, most, dinner).map((next) => soon(`${next} begins`, most, words)),
     ...afterLinks(placed.dish, placed.step)
@@ -123,10 +119,11 @@ function followersWithin(placed: PlacedStep, most: number, dinner: Dinner): stri
     .map((next) => beside(placed, next));
 }
 
-/** Whether what it makes goes on the plate. */
-function isPlated({ name, step }: PlacedStep, dinner: Dinner): boolean {
-  if (step.plated) return true;
-  return !step.within && followersOf(placedSteps(dinner)).get(name)!.length === 0;
+/** How long what it makes, which keeps for `most` minutes, may wait for the plate; Infinity where that is as long as one likes. */
+function mostToPlating({ name, step }: PlacedStep, most: number, dinner: Dinner): number {
+  if (step.plated?.most !== undefined) return step.plated.most ?? Infinity;
+  const isLast = !step.within && followersOf(placedSteps(dinner)).get(name)!.length === 0;
+  return step.plated || isLast ? most : Infinity;
 }
 
 const soon = (what: string, most: number, words: string) =>

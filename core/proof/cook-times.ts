@@ -6,6 +6,8 @@ export class CookTimes {
   private readonly before: readonly Int32Array[];
   /** By slot: the first one from there on in which there are several cooks; the end where there is none. */
   private readonly several: Int32Array;
+  /** How many cooks there are at least in any minute in which there is one. */
+  readonly fewest: number;
 
   constructor(private readonly model: Model) {
     const { slots, cookCount } = model;
@@ -19,12 +21,15 @@ export class CookTimes {
     }
     this.before = fixed(rows);
     several[slots] = slots;
+    let fewest = cookCount;
     for (let m = slots - 1; m >= 0; m--) {
       let there = 0;
       for (let k = 0; k < cookCount; k++) there += hasBit(model.calendars[k]!, m) ? 1 : 0;
       several[m] = there > 1 ? m : several[m + 1]!;
+      if (there > 0) fewest = Math.min(fewest, there);
     }
     this.several = several;
+    this.fewest = fewest;
   }
 
   /** True where that cook has a minute in slots [from, to). */

@@ -1,4 +1,5 @@
 import type { ThingUse } from '../model';
+import { withOrder } from './orders';
 import type { Tree } from './tree';
 
 /**
@@ -8,7 +9,7 @@ import type { Tree } from './tree';
 export function keptOrders(tree: Tree): Int32Array {
   const { things } = tree.model;
   const before = new Before(tree);
-  const orders: number[] = [];
+  let orders: Int32Array = new Int32Array(0);
   things.forEach(({ capacity, users }, thing) => {
     for (const keeper of users) {
       const kept = leastUse(tree, keeper, thing, true);
@@ -20,11 +21,11 @@ export function keptOrders(tree: Tree): Int32Array {
         if (leastUse(tree, other, thing, false) + kept <= capacity) continue;
         const leads = (next: number) => before.leads(other, next);
         if (until.isFirst ? until.steps.every(leads) : until.steps.some(leads))
-          orders.push(other, keeper, leastTime(tree, other));
+          orders = withOrder(orders, { from: other, to: keeper, lag: leastTime(tree, other) });
       }
     }
   });
-  return Int32Array.from(orders);
+  return orders;
 }
 
 /** What the step surely takes, and keeps where that is asked; 0 where in some way it takes none, or no time. */

@@ -1,4 +1,5 @@
-import { hasBit, NO_LIMIT, type f64, type Model } from '../model';
+import { NO_LIMIT, type f64, type Model } from '../model';
+import { CookTimes } from './cook-times';
 import type { Branch, Option } from './options';
 import { handsAtEnd, leadsTo, leastLoss, lossAt, placeOf } from './queue-order';
 
@@ -30,7 +31,8 @@ export function queuesOf(
     byParent.set(key, [...(byParent.get(key) ?? []), i]);
   });
   const queues: Queue[] = [];
-  const fewestCooks = fewestCooksOf(model);
+  // Parts of the space of plans may lie where there are no more cooks than this.
+  const { fewest } = new CookTimes(model);
   for (const key of [...byParent.keys()].sort(byDepth(branches))) {
     const all = byParent.get(key);
     if (!all) continue;
@@ -45,21 +47,11 @@ export function queuesOf(
       placeOf(options[i]!, branches[i]!.least, NO_LIMIT, leadsTo(branches[i]!, members)),
     );
     const alone = places.reduce((sum, { loss, low }) => sum + loss(low), 0);
-    const most = leastLoss(places, fewestCooks);
+    const most = leastLoss(places, fewest);
     if (most === Infinity || most <= alone + WORTH) continue;
     queues.push({ members, least: leastLoss(places, model.cookCount) });
   }
   return queues;
-}
-
-/** How many cooks there are at least in any minute in which there is one: parts may lie where there are no more. */
-function fewestCooksOf({ calendars, slots }: Model): number {
-  let fewest = calendars.length;
-  for (let m = 0; m < slots; m++) {
-    const there = calendars.filter((calendar) => hasBit(calendar, m)).length;
-    if (there > 0) fewest = Math.min(fewest, there);
-  }
-  return fewest;
 }
 
 /** Adds what leads to members that are work throughout, as far as there is room; it stands in no other queue then. */

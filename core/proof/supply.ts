@@ -54,6 +54,8 @@ export class Supply {
   /** After `tableCost`: minutes away in all, and whether any could be worth it. */
   private used = 0;
   private made = 0;
+  /** The most minutes that one cook may be away from it. */
+  private most = 0;
   private isPaid = false;
   /** One more than the most minutes that a cook may be away from any table. */
   readonly width: number;
@@ -176,6 +178,7 @@ export class Supply {
     if (tables.length === 0) return 0;
     const up = at + model.courses[c]!.eating;
     const most = Math.min(mostAway(model.courses[c]!), evening.awayHigh[c]!);
+    this.most = most;
     let free: f64 = 0;
     for (const table of tables) {
       const calendar = model.calendars[table.cook]!;
@@ -274,7 +277,7 @@ export class Supply {
       this.ownGiven[table.cook]!.fill(0, at, up);
     }
     if (!this.isPaid || cost === Infinity) return;
-    const most = Math.min(mostAway(model.courses[c]!), evening.awayHigh[c]!);
+    const { most } = this;
     const width = most + 1;
     let left = this.used;
     let made = this.made;

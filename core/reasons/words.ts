@@ -1,4 +1,4 @@
-import { toInstant, toWall } from '../clock';
+import { minutesInWords, toInstant, toWall } from '../clock';
 import { inWords, placedSteps, type Dinner } from '../dinner';
 import type { TermName } from '../plan';
 import type { Obstacle } from './obstacles';
@@ -22,8 +22,6 @@ const TERMS: Readonly<Record<TermName, [more: string, less: string]>> = {
   ways: ['a way you like less is taken', 'a way you like more is taken'],
 };
 
-const minutes = (n: number) => `${n} ${n === 1 ? 'minute' : 'minutes'}`;
-
 /** The words for a dinner. `names` of steps are `dish/step`; platings are named by the planner's own names. */
 export function wordsFor(dinner: Dinner): Words {
   const zero = toInstant(dinner.sitDown, dinner.timeZone);
@@ -42,24 +40,24 @@ export function wordsFor(dinner: Dinner): Words {
     switch (o.kind) {
       case 'after':
         return o.minutes > 0
-          ? `${step(o.step)} must be done ${minutes(o.minutes)} before`
+          ? `${step(o.step)} must be done ${minutesInWords(o.minutes)} before`
           : `${step(o.step)} must be done first`;
       case 'spoils':
         return o.minutes > 0
-          ? `what ${step(o.step)} made must not wait longer than ${minutes(o.minutes)}`
+          ? `what ${step(o.step)} made must not wait longer than ${minutesInWords(o.minutes)}`
           : `it must follow ${step(o.step)} at once`;
       case 'before':
         return o.minutes > 0
-          ? `must rest ${minutes(o.minutes)} before ${step(o.step)} at ${clock(o.at)}`
+          ? `must rest ${minutesInWords(o.minutes)} before ${step(o.step)} at ${clock(o.at)}`
           : `${step(o.step)} follows at ${clock(o.at)}`;
       case 'keeps':
         return o.minutes > 0
-          ? `keeps no longer than ${minutes(o.minutes)} before ${step(o.step)}`
+          ? `keeps no longer than ${minutesInWords(o.minutes)} before ${step(o.step)}`
           : `${step(o.step)} must follow at once`;
       case 'plating':
         return `${course(o.course)} is plated at ${clock(o.at)}`;
       case 'keepsForPlate':
-        return `keeps no longer than ${minutes(o.minutes)} before ${course(o.course)} is plated`;
+        return `keeps no longer than ${minutesInWords(o.minutes)} before ${course(o.course)} is plated`;
       case 'inside':
         return `belongs to a moment of ${step(o.step)}`;
       case 'hands':

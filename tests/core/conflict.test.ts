@@ -146,6 +146,18 @@ describe('what is in the way is told step by step', () => {
     );
   });
 
+  test('how long something takes that needs hands only as it begins, and no limit where the plate may wait', () => {
+    const bake = step('bake', 60, { attention: 'alone', touch: { in: 1, out: 1 }, uses: [{ oven: 180 }] });
+    const cream = step('cream', 10, { keeps: { most: 20 }, plated: { most: null } });
+    const fold = step('fold', 5, { after: ['bake', 'cream'] });
+    const free = [{ from: '2026-10-17T18:30', to: '2026-10-17T23:00' }];
+    const texts = told(dinnerFile([bake, cream, fold], { cooks: [{ id: 'ada', name: 'Ada', free }] }))
+      .map(([, , text]) => text)
+      .join(' ');
+    expect(texts).toContain('"Do bake" takes 60 minutes');
+    expect(texts).not.toContain('plating begins within');
+  });
+
   test('serving by itself, where the cook is not there', () => {
     const free = [{ from: '2026-10-17T15:00', to: '2026-10-17T18:00' }];
     const file = dinnerFile([step('soup', 20)], { cooks: [{ id: 'ada', name: 'Ada', free }] });

@@ -31,4 +31,5 @@ test('from when on there are several', () => {
   expect(times.severalFrom(at(16))).toBe(at(18));
   expect(times.severalFrom(at(18, 30))).toBe(at(18, 30));
   expect(times.severalFrom(at(20))).toBe(model.slots);
+  expect(times.fewest).toBe(1);
 });
