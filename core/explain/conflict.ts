@@ -29,14 +29,18 @@ export function* findConflict(
   const isProven = isImpossible(dinner);
   const less = new Less(dinner, isProven ? isImpossible : (other) => !isOver() && !isFeasible(other));
   const demands = demandsOf(dinner);
+  const withoutIdle = () =>
+    less.fewest(
+      less.core.dishes.map(({ id }) => id),
+      withoutDishes,
+    );
+  // Of fewer dishes all that follows is proven sooner.
+  if (isProven) yield* withoutIdle();
   // Where plans have to be looked for, one is found the later the less is asked: what helps by itself is enough then.
   const alone = isProven ? [] : yield* thatHelp(demands, dinner, isFeasible);
   const needed = alone.length > 0 ? alone : yield* less.fewest(demands, without);
   const left = needed.toReversed();
-  yield* less.fewest(
-    dinner.dishes.map(({ id }) => id),
-    withoutDishes,
-  );
+  yield* withoutIdle();
   if (!isProven || isOver()) return toldOfDishes(left, less.core, dinner);
   const steps = yield* less.fewest(
     placedSteps(less.core).map(({ name }) => name),

@@ -84,11 +84,12 @@ function useDemand<U extends Use>(
 }
 
 /** When a cook has time, with the day where it is not the dinner's. */
-function windowsOf(free: Dinner['cooks'][number]['free'], { sitDown }: Dinner): string {
-  if (free.length === 0 || free.length > MOST_WINDOWS) return 'now and then';
+function timeOf({ name, free }: Dinner['cooks'][number], { sitDown }: Dinner): string {
+  if (free.length === 0) return `${name} has no time`;
+  if (free.length > MOST_WINDOWS) return `${name} has time only now and then`;
   const told = (wall: string) =>
     wall.slice(0, 10) === sitDown.slice(0, 10) ? wall.slice(11) : `${weekdayOf(wall)} ${wall.slice(11)}`;
-  return inARow(free.map(({ from, to }) => `from ${told(from)} to ${told(to)}`));
+  return `${name} has time only ${inARow(free.map(({ from, to }) => `from ${told(from)} to ${told(to)}`))}`;
 }
 
 const nobody = () => false;
@@ -122,7 +123,7 @@ const OF_COOKS: readonly Demand[] = [
       return { ...d, cooks: d.cooks.map((cook) => ({ ...cook, free: always })) };
     },
     concerns: nobody,
-    tell: (_, d) => d.cooks.map(({ name, free }) => `${name} has time only ${windowsOf(free, d)}`).join('; '),
+    tell: (_, d) => d.cooks.map((cook) => timeOf(cook, d)).join('; '),
   },
   {
     ...stepDemand('hands', withoutHands, handsOf, () => ''),
@@ -169,20 +170,27 @@ const OF_THE_TABLE: readonly Demand[] = [
   },
 ];
 
+const noneOrOne = (count: number) => (count === 0 ? 'no' : 'one');
+
+/** So many of a tool; how several of it are called nobody knows. */
+const countOf = (tool: string, count: number) =>
+  count > 1 ? `${count} x ${tool}` : `${noneOrOne(count)} ${tool}`;
+
 function ofTheKitchen(dinner: Dinner): Demand[] {
   return [
     useDemand(
       'rings',
       isRing,
       ({ ring }) => (ring === 1 ? 'a ring' : `${ring} rings`),
-      ({ kitchen: { rings } }) => (rings === 1 ? 'there is one ring' : `there are ${rings} rings`),
+      ({ kitchen: { rings } }) =>
+        rings > 1 ? `there are ${rings} rings` : `there is ${noneOrOne(rings)} ring`,
     ),
     ...toolNames(dinner).map((tool) =>
       useDemand(
         'tool',
         isTool(tool),
-        ({ count }) => (count === 1 ? tool : `${count} x ${tool}`),
-        ({ kitchen }) => `the kitchen has ${kitchen.tools[tool] ?? 1} x ${tool}`,
+        ({ count }) => countOf(tool, count),
+        ({ kitchen }) => `the kitchen has ${countOf(tool, kitchen.tools[tool] ?? 1)}`,
       ),
     ),
     useDemand('oven', isOven, ({ oven }) => `an oven at ${oven} °C`, ovensOf),

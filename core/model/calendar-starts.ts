@@ -1,6 +1,6 @@
 import { fillBits, makeBits, type Bits } from './bits';
 import { ovenReady, StartFinder } from './calendar';
-import type { Activity, Model } from './model';
+import type { Activity, Mode, Model } from './model';
 
 /** All starts that calendars, pins and cold ovens allow each activity in some mode, before anything is planned. */
 export function calendarStartsOf(model: Model): Bits[] {
@@ -16,7 +16,7 @@ export function calendarStarts(model: Model, finder: StartFinder, activity: Acti
   for (const mode of activity.modes) {
     finder.find(one, activity, mode, model.calendars, 0, last);
     if (mode.usesOven) fillBits(one, 0, ovenReady(model, mode), false);
-    if (mode.usesOven && model.ovens.every((o) => o.shelves < mode.shelves)) one.fill(0);
+    if (!kitchenHolds(model, mode)) one.fill(0);
     for (let w = 0; w <= last; w++) all[w]! |= one[w]!;
   }
   fillBits(all, model.slots, (last + 1) * 32, false);
@@ -27,4 +27,12 @@ export function calendarStarts(model: Model, finder: StartFinder, activity: Acti
     fillBits(all, Math.max(0, pinned + 1), model.slots, false);
   }
   return all;
+}
+
+/** True where the kitchen has all at once that a mode takes: rings, tools, an oven with shelves enough. */
+export function kitchenHolds({ ovens, things }: Model, mode: Mode): boolean {
+  return (
+    (!mode.usesOven || ovens.some(({ shelves }) => shelves >= mode.shelves)) &&
+    mode.things.every(({ thing, count }) => count <= things[thing]!.capacity)
+  );
 }

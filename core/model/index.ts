@@ -14,7 +14,7 @@ export {
 } from './bits';
 export { Arena, room } from './arena';
 export { changeMinutes, checkFrom, checkTo, COLD, ovenReady, StartFinder } from './calendar';
-export { calendarStarts, calendarStartsOf } from './calendar-starts';
+export { calendarStarts, calendarStartsOf, kitchenHolds } from './calendar-starts';
 export { compileModel } from './compile';
 export { configure, serveWindows } from './configure';
 export { gainsLost } from './gains';

@@ -4,10 +4,13 @@ import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import type { PlanOptions } from './plan';
 import type { Budget } from './runs';
-import { Search } from './search';
+import { PARTS_FOR_PROOF, Search } from './search';
 
 /** Share of its time that goes to the conflict; the rest goes to what would help. */
 const SHARE_FOR_CONFLICT = 0.6;
+/** Share of the time after which it is given up to prove that there is no plan; then so many times the parts that it took are looked at of a dinner that asks less. */
+const SHARE_FOR_PROOF = 0.2;
+const MORE_PARTS = 2;
 /** Share of what is left of it that a look for a plan gets, and milliseconds that each look gets at least. */
 const SHARE_FOR_PROBE = 0.25;
 const LEAST_PROBE = 25;
@@ -72,12 +75,19 @@ export function* impossiblePlan(
   // What lags alone forbid is told at once; where a plan has to be looked for, the first looks are the longest.
   const patience = (share: number, last: number) =>
     Math.max(LEAST_PROBE, (begin + (end - begin) * last - options.now()) * share);
+  let parts: number | null = null;
+  const isImpossible = (d: Dinner) => {
+    const search = new Search(compileModel(d, progress), 1);
+    if (parts !== null) return search.isProvenImpossible(() => isOver(SHARE_FOR_CONFLICT), parts);
+    const isProven = search.isProvenImpossible(() => isOver(SHARE_FOR_PROOF), Infinity);
+    parts = Math.max(PARTS_FOR_PROOF, MORE_PARTS * search.parts);
+    return isProven;
+  };
   const conflict = yield* findConflict(dinner, {
     isFeasible: (d) =>
       quickSearch(d, { ...options, seed: 1 }, patience(SHARE_FOR_PROBE, SHARE_FOR_CONFLICT), progress) !==
       null,
-    isImpossible: (d) =>
-      new Search(compileModel(d, progress), 1).isProvenImpossible(() => isOver(SHARE_FOR_CONFLICT)),
+    isImpossible,
     isOver: () => isOver(SHARE_FOR_CONFLICT),
   });
   const costOf = (d: Dinner, share: number) => quickCost(d, options, patience(share, 1), progress);

@@ -62,7 +62,6 @@ function* replanned(
   yield* search.improving({ ...until(isCompared ? SHARE_FOR_BOTH / 2 : forBetter), heat: HEAT });
   if (isCompared) {
     const other = new Search(model, seedBeside(options.seed, 1));
-    other.isPossible = true;
     const { isOver } = until(SHARE_FOR_BOTH);
     const budget = { rounds: Math.round((rounds * SHARE_FOR_BOTH) / 2), isOver };
     if (old.feasible) other.recallBegun(old);

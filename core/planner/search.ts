@@ -1,5 +1,5 @@
 import type { Configuration, Model } from '../model';
-import { isImpossible, type Answer, type Settled } from '../proof';
+import { Dive, type Answer, type Settled } from '../proof';
 import type { Plan } from '../plan';
 import { lastOf } from '../slices';
 import type { Board } from './board';
@@ -29,13 +29,20 @@ const MAX_ATTEMPTS = 1500;
 /** After so many attempts at which lags alone left no plan, of too many ways to look at each, none is looked for any more. */
 const HOPELESS_ATTEMPTS = 10;
 
-/** After so many it is asked whether there can be a plan at all. */
+/**
+ * After so many a dive looks for a plan, too, and asks whether there can be one: parts of the space of plans beside each attempt, so many of them
+ * by the activities that each has.
+ */
 const SOON = 6;
+const WORK_FOR_ATTEMPT = 120;
+/** Parts that are looked at where nothing but a proof is wanted that there is no plan. */
+export const PARTS_FOR_PROOF = 12;
 
 /** Attempts at another first plan. */
 const RESTART_ATTEMPTS = 12;
-/** Steps for each activity in which what overlaps in a relaxed answer has to find other places. */
+/** Steps for each activity in which what overlaps in a relaxed answer has to find other places; in a dive there are many of them. */
 const STEPS_FROM_RELAXED = 6;
+const STEPS_IN_A_DIVE = 3;
 
 /** The search for one dinner: a first plan, better ones, and old plans taken up again. */
 export class Search implements Runner {
@@ -47,9 +54,9 @@ export class Search implements Runner {
   private readonly calm: Calming;
   private readonly sparing: Sparing;
   readonly random: Random;
-  /** True where there is a plan, so that nobody need ask whether there can be one. */
-  isPossible = false;
   private kernel: Kernel | null | undefined;
+  /** The look for a plan where attempts come to none. */
+  private dive: Dive | undefined;
 
   constructor(
     readonly model: Model,
@@ -77,27 +84,59 @@ export class Search implements Runner {
   *constructing(budget: Budget, attempts = MAX_ATTEMPTS, first = FIRST_WAYS): Generator<void, boolean> {
     if (this.configurations?.every(({ possible }) => !possible)) return false;
     const kernel = this.kernelAtHand();
+    const parts = Math.ceil(WORK_FOR_ATTEMPT / this.model.activities.length);
     let tried = 0;
     for (let attempt = first; !budget.isOver() && attempt < attempts; attempt++) {
       if (tried === 0 && attempt >= HOPELESS_ATTEMPTS) break;
       yield;
-      if (attempt === SOON && this.isProvenImpossible(budget.isOver)) break;
+      if (attempt >= SOON || this.dive) {
+        kernel?.give();
+        if (yield* this.diving(parts, budget.isOver)) return this.isFound(budget);
+        if (this.dive?.isImpossible) break;
+        kernel?.take();
+      }
       const outcome = (kernel ?? this.descent).attempt(attempt, tried, budget.isOver);
       if (outcome !== IMPOSSIBLE_WAYS) tried += 1;
       if (outcome !== FOUND) continue;
-      this.isPossible = true;
       kernel?.give();
-      budget.onBetter?.(this.best.cost);
-      return true;
+      return this.isFound(budget);
     }
     kernel?.give();
     return false;
   }
 
-  /** True where it is proven at once that there is no plan; false says nothing. */
-  isProvenImpossible(isOver: () => boolean): boolean {
+  private isFound({ onBetter }: Budget): true {
+    onBetter?.(this.best.cost);
+    return true;
+  }
+
+  /** True where it is proven soon, in so many parts, that there is no plan; false says nothing. */
+  isProvenImpossible(isOver: () => boolean, parts = PARTS_FOR_PROOF): boolean {
+    lastOf(this.diving(parts, isOver));
+    return this.dive?.isImpossible ?? false;
+  }
+
+  /** Parts of the space of plans that were looked at so far. */
+  get parts(): number {
+    return this.dive?.parts ?? 0;
+  }
+
+  /** Looks at so many parts more of the space of plans; true where a plan is found. */
+  private *diving(parts: number, isOver: () => boolean): Generator<void, boolean> {
+    this.dive ??= this.newDive();
+    return this.dive ? yield* this.dive.diving(parts, isOver) : false;
+  }
+
+  private newDive(): Dive | undefined {
     const configs = this.configurations?.filter((config) => config.possible);
-    return !this.isPossible && configs !== undefined && isImpossible(this.model, configs, isOver);
+    return (
+      configs &&
+      new Dive(this.model, configs, {
+        settle: (answer) => this.settle(answer, () => undefined),
+        isNearPlan: (answer) => this.startNear(answer, { isOver: () => false }, STEPS_IN_A_DIVE),
+        random: () => this.random.next(),
+      })
+    );
   }
 
   /** Improves the incumbent until the budget is spent, accepting like annealing. */
@@ -114,17 +153,18 @@ export class Search implements Runner {
   *startAnew(budget: Budget): Generator<void, boolean> {
     this.best.forget();
     this.descent.clearBoard();
+    this.dive?.beginAgain();
     return yield* this.constructing(budget, RESTART_ATTEMPTS, ANY_WAYS);
   }
 
   /** A plan near a relaxed answer in place of the best one: what overlaps there finds other places. False where none is found. */
-  startNear(answer: Answer, { isOver }: Budget): boolean {
+  startNear(answer: Answer, { isOver }: Pick<Budget, 'isOver'>, stepsForEach = STEPS_FROM_RELAXED): boolean {
     const { board, descent, best } = this;
     best.forget();
     descent.clearBoard();
     const starts = recallAnswer(board, answer);
     const { members } = board.config;
-    const steps = STEPS_FROM_RELAXED * (members.length + 5);
+    const steps = stepsForEach * (members.length + 5);
     return this.takeUp(members, starts, (engine) => engine.takeUp(steps, 0, isOver));
   }
 

@@ -6,18 +6,10 @@ import { LooseParting } from './loose-parting';
 import type { Narrowing } from './narrowing';
 import type { Option } from './options';
 import { isDecided, withOrder, type Order } from './orders';
-import type { Part } from './part';
+import { copyOf, type Node } from './space';
 import { onlyOpen } from './spans';
 import { steepest } from './steep';
 import type { Tree } from './tree';
-
-/** A part of the space of plans with what is known of it. */
-export interface Node extends Part {
-  readonly tree: number;
-  readonly prices: Prices | null;
-  bound: number;
-  readonly depth: number;
-}
 
 /**
  * When the day's work begins is parted while the minutes that are open could cost this share of what lies between the
@@ -104,19 +96,22 @@ export class Brancher {
     return true;
   }
 
+  /**
+   * Where any plan will do: by ways of steps and by single steps first, by the evening as a whole only where nothing else is open. False where
+   * nothing is. After `Dual.countUse`.
+   */
+  partForRoom(node: Node, dual: Dual, narrowing: Narrowing, conflict: number): boolean {
+    const prices = dual.prices();
+    return (
+      this.partWays(node, dual, prices) ||
+      this.partCooks(node, dual, narrowing, prices) ||
+      this.partSteps(node, dual, narrowing, conflict) ||
+      this.partEvening(node, dual, narrowing, Infinity)
+    );
+  }
+
   private child(node: Node, change: (part: Node) => void, prices: Prices): void {
-    const part: Node = {
-      ...node,
-      domain: node.domain.slice(),
-      checkLow: node.checkLow.slice(),
-      checkHigh: node.checkHigh.slice(),
-      pauseLow: node.pauseLow.slice(),
-      pauseHigh: node.pauseHigh.slice(),
-      awayLow: node.awayLow.slice(),
-      awayHigh: node.awayHigh.slice(),
-      prices,
-      depth: node.depth + 1,
-    };
+    const part = { ...copyOf(node), prices, depth: node.depth + 1 };
     change(part);
     this.add(part);
   }

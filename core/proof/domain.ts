@@ -1,10 +1,10 @@
-import { hasBit, makeBits, ovenReady, StartFinder, type Bits } from '../model';
+import { hasBit, kitchenHolds, makeBits, ovenReady, StartFinder, type Bits } from '../model';
 import { keptOrders } from './kept-orders';
 import type { Part } from './part';
 import type { Supply } from './supply';
 import type { Tree } from './tree';
 
-/** The starts that calendars, pins and cold ovens leave to each option, and all serving slots. */
+/** The starts that calendars, pins, cold ovens and what the kitchen has leave to each option, and all serving slots. */
 export function openDomain(tree: Tree): Uint8Array {
   const { model } = tree;
   const domain = new Uint8Array(tree.size);
@@ -12,6 +12,7 @@ export function openDomain(tree: Tree): Uint8Array {
   const starts: Bits = makeBits(model.words * 32);
   const last = (model.slots >> 5) + 1;
   for (const option of tree.options.flat()) {
+    if (!kitchenHolds(model, option.mode)) continue;
     const activity = model.activities[option.activity]!;
     finder.find(starts, activity, option.mode, model.calendars, 0, last);
     const ready = option.mode.usesOven ? ovenReady(model, option.mode) : 0;

@@ -1,2 +1,3 @@
-export { Prover, type Answer, type Settled, type Proof } from './prove';
-export { isImpossible } from './impossible';
+export { Dive } from './dive';
+export { Prover, type Proof } from './prove';
+export type { Answer, Settled } from './proposal';

@@ -1,5 +1,5 @@
 import { LEAST_PIECE } from '../model';
-import type { Node } from './branch';
+import type { Node } from './space';
 import type { Dual, Prices, Stretch } from './dual';
 import type { Check, Option } from './options';
 import { isDecided, withOrder } from './orders';

@@ -1,35 +1,12 @@
 import type { Configuration, Model } from '../model';
 import { lastOf } from '../slices';
-import { anyOpen, Brancher, busiest, type Node } from './branch';
-import { wholePartOf } from './domain';
+import { anyOpen, Brancher, busiest } from './branch';
 import { NEAR } from './climb';
-import { Dual, type Prices } from './dual';
+import type { Dual, Prices } from './dual';
 import { Heap } from './heap';
-import { RelaxationKernel } from './kernel/kernel';
-import { Narrowing } from './narrowing';
-import type { Option } from './options';
-import { QueueLosses } from './queue-losses';
-import { quietWithin } from './quiet';
-import type { Evening } from './supply';
-import { makeTree } from './tree';
-
-/** The answer of a part with nothing left open, or that breaks nothing: to be laid out and costed by the planner. */
-export interface Answer {
-  readonly config: Configuration;
-  readonly options: readonly (Option | null)[];
-  readonly start: Int32Array;
-  readonly serve: Int32Array;
-  /** True where no other starts, ways or serving times are open. */
-  readonly isDecided: boolean;
-}
-
-/** The plan that an answer makes. */
-export interface Settled {
-  /** Infinity where it makes none. */
-  readonly cost: number;
-  /** True where no plan with these very starts costs less. */
-  readonly isLeast: boolean;
-}
+import type { Narrowing } from './narrowing';
+import { answerOf, type Answer, type Settled } from './proposal';
+import { Space, type Node } from './space';
 
 export interface ProofOptions {
   /** The cost to beat: the best plan known. */
@@ -63,11 +40,7 @@ const NEXT_LENGTH = 0.3;
 
 /** Branch and bound over the priced relaxation: proves that no plan costs less, as far as time allows. */
 export class Prover {
-  private readonly duals: Dual[] = [];
-  private readonly narrowings: Narrowing[] = [];
-  private readonly queueLosses: QueueLosses[] = [];
-  /** Prices that ask nothing, for each of them. */
-  private readonly nothing: Prices[] = [];
+  private readonly space: Space;
   private readonly open = new Heap<Node>();
   private readonly brancher: Brancher;
   private unsettled = Infinity;
@@ -86,39 +59,15 @@ export class Prover {
   ) {
     this.target = options.target;
     this.brancher = new Brancher(model, (node) => this.open.push(node));
-    for (const config of configs) {
-      const dual = new Dual(makeTree(model, config));
-      this.duals.push(dual);
-      this.nothing.push(dual.prices());
-      this.narrowings.push(new Narrowing(dual.tree, dual.supply));
-      this.queueLosses.push(new QueueLosses(dual.tree));
-    }
-    this.compile();
-    this.duals.forEach(({ tree, supply }, d) => {
-      this.begin({ ...wholePartOf(tree, supply), tree: d, prices: null, bound: 0, depth: 0 });
-    });
-  }
-
-  private compile(): void {
-    const kernels = RelaxationKernel.for(this.duals.map(({ relaxation }) => relaxation));
-    kernels?.forEach((kernel, d) => {
-      this.duals[d]!.kernel = kernel;
-      this.narrowings[d]!.kernel = kernel;
-    });
+    this.space = new Space(model, configs);
+    for (const node of this.space.wholes()) this.begin(node);
   }
 
   /** Opens a whole configuration, with what it costs at least when hands are asked no price for. */
   private begin(node: Node): void {
-    if (!this.narrow(node)) return;
-    node.bound = this.duals[node.tree]!.bound(node.domain, this.evening(node));
+    if (!this.space.narrow(node)) return;
+    node.bound = this.space.bound(node);
     if (node.bound < this.target - WORTH) this.open.push(node);
-  }
-
-  /** Narrows a part in place and finds what its queues lose at least; false where nothing is left. */
-  private narrow(node: Node): boolean {
-    const narrowing = this.narrowings[node.tree]!;
-    const { least } = this.duals[node.tree]!.demand.queueing;
-    return narrowing.narrow(node) && this.queueLosses[node.tree]!.find(narrowing.known, least);
   }
 
   /** True where no part is left that may be worth a plan. */
@@ -164,17 +113,17 @@ export class Prover {
 
   private work(): number {
     let sum = 0;
-    for (const dual of this.duals) sum += dual.work;
+    for (const dual of this.space.duals) sum += dual.work;
     return sum;
   }
 
   /** Looks at a part and splits it where something in it may be worth a plan. False where the time was spent before. */
   private *exploring(node: Node): Generator<void, boolean> {
-    const dual = this.duals[node.tree]!;
-    const narrowing = this.narrowings[node.tree]!;
+    const dual = this.space.duals[node.tree]!;
+    const narrowing = this.space.narrowings[node.tree]!;
     if (node.prices) dual.setPrices(node.prices);
     else if (this.handsPrices) dual.setHandsPrices(this.handsPrices);
-    if (!this.narrow(node)) return true;
+    if (!this.space.narrow(node)) return true;
     const limit = () => this.target - WORTH;
     if (node.prices) this.takeOver(node, dual, node.prices);
     const refine = () => {
@@ -183,24 +132,24 @@ export class Prover {
         this.options.onRelaxed(answerOf(dual, false));
       }
       const isSame = !this.filter(node, dual);
-      return isSame || this.narrow(node) ? this.evening(node) : null;
+      return isSame || this.space.narrow(node) ? this.space.evening(node) : null;
     };
     const rounds = node.prices ? ROUNDS : this.handsPrices ? NEXT_ROUNDS : this.firstRounds();
     const isFar = limit() - node.bound > NEAR * Math.abs(limit());
     const length = node.prices && isFar ? NEXT_LENGTH : 1;
     const isSpent = () => this.isSpent();
-    const evening = this.evening(node);
+    const evening = this.space.evening(node);
     const bound = yield* dual.ascending(node.domain, evening, limit, rounds, length, isSpent, refine);
     if (!node.prices && !this.handsPrices) this.sharePrices(dual.prices().hands);
     if (bound >= limit()) return true;
     node.bound = Math.max(node.bound, bound);
     if (this.isSpent()) return false;
-    const here = dual.bound(node.domain, this.evening(node));
+    const here = this.space.bound(node);
     node.bound = Math.max(node.bound, here);
     if (here >= limit()) return true;
     if (this.filter(node, dual)) {
-      if (!this.narrow(node)) return true;
-      if (dual.bound(node.domain, this.evening(node)) >= limit()) return true;
+      if (!this.space.narrow(node)) return true;
+      if (this.space.bound(node) >= limit()) return true;
     }
     this.branch(node, dual, narrowing);
     return true;
@@ -208,10 +157,10 @@ export class Prover {
 
   /** A part may be worth more with no prices than with those it takes over: then it begins without any. */
   private takeOver(node: Node, dual: Dual, prices: Prices): void {
-    const evening = this.evening(node);
+    const evening = this.space.evening(node);
     const before = dual.bound(node.domain, evening);
     const { queueShares, linkShares } = prices;
-    const nothing = this.nothing[node.tree]!;
+    const nothing = this.space.nothing[node.tree]!;
     const { priced } = dual.tree;
     const resources = nothing.resources.map((row, r) => (priced[r]!.isOrder ? prices.resources[r]! : row));
     dual.setPrices({ hands: nothing.hands, resources, queueShares, linkShares });
@@ -221,8 +170,8 @@ export class Prover {
   }
 
   private firstRounds(): number {
-    if (this.duals.length === 1) return FIRST_ROUNDS;
-    const aRound = this.work() / this.duals.length;
+    if (this.space.duals.length === 1) return FIRST_ROUNDS;
+    const aRound = this.work() / this.space.duals.length;
     const affordable = Math.floor((FIRST_SHARE * this.options.work) / aRound);
     return Math.min(FIRST_ROUNDS, Math.max(FEWEST_ROUNDS, affordable));
   }
@@ -231,24 +180,16 @@ export class Prover {
   private sharePrices(hands: Float64Array): void {
     this.handsPrices = hands;
     this.open.update((node) => {
-      const dual = this.duals[node.tree]!;
+      const dual = this.space.duals[node.tree]!;
       dual.setHandsPrices(hands);
-      const isOpen = this.narrow(node);
-      node.bound = isOpen ? Math.max(node.bound, dual.bound(node.domain, this.evening(node))) : Infinity;
+      const isOpen = this.space.narrow(node);
+      node.bound = isOpen ? Math.max(node.bound, this.space.bound(node)) : Infinity;
     });
-  }
-
-  private evening(node: Node): Evening {
-    const { known, trips, able, quiet } = this.narrowings[node.tree]!;
-    const { serveLow, serveHigh, forced, from, to } = known;
-    this.duals[node.tree]!.setSpan({ from, to, ...quietWithin(quiet, from, to) });
-    const { firstLow, firstHigh, awayLow, awayHigh } = node;
-    return { serveLow, serveHigh, firstLow, firstHigh, forced, able, awayLow, awayHigh, trips };
   }
 
   /** Rules out each start, serving slot and first minute with which the evening costs the target or more; true where there are any. */
   private filter(node: Node, dual: Dual): boolean {
-    const evening = this.evening(node);
+    const evening = this.space.evening(node);
     if (!dual.ruleOut(node.domain, evening, this.target - WORTH)) return false;
     node.firstLow = evening.firstLow;
     node.firstHigh = evening.firstHigh;
@@ -275,15 +216,4 @@ export class Prover {
     if (this.brancher.partSteps(node, dual, narrowing, conflict)) return;
     this.unsettled = Math.min(this.unsettled, least);
   }
-}
-
-/** After `countUse`: a copy of the relaxed answer. */
-function answerOf({ tree, demand }: Dual, isDecided: boolean): Answer {
-  return {
-    config: tree.config,
-    options: tree.options.map((options, i) => options[demand.chosen[i]!] ?? null),
-    start: demand.start.slice(),
-    serve: demand.serve.slice(),
-    isDecided,
-  };
 }

@@ -11,6 +11,7 @@ import {
   generateDecidedDinner,
   generateOddDinner,
   generateSpicyDinner,
+  generateTightDinner,
   type Size,
 } from '../builders/generate-dinner';
 import { unsupported } from '../reference/mip';
@@ -20,7 +21,7 @@ import { solveWithHighs } from '../reference/solve';
 /** Prints how fast and how good the planner is. No test depends on it: npm run bench -- --help. */
 
 const USAGE =
-  'npm run bench -- [--count N] [--best SECONDS] [--sizes small,medium,large] [--kind plain|rare|odd|decided] [--solver SECONDS] [--audit N]';
+  'npm run bench -- [--count N] [--best SECONDS] [--sizes small,medium,large] [--kind plain|rare|odd|decided|tight] [--solver SECONDS] [--audit N]';
 const { values } = parseArgs({
   options: {
     count: { type: 'string', default: '20' },
@@ -32,14 +33,15 @@ const { values } = parseArgs({
     help: { type: 'boolean', default: false },
   },
 });
-/** Plain dinners, with the rarer features of the format strewn in, these on odd evenings, and plain ones in which the cook has decided more. */
+/** Plain dinners, with the rarer features of the format strewn in, these on odd evenings, plain ones in which the cook has decided more, and any of them made tight. */
 const KINDS: Partial<Record<string, typeof generateDinner>> = {
   plain: generateDinner,
   rare: generateSpicyDinner,
   odd: generateOddDinner,
   decided: generateDecidedDinner,
+  tight: generateTightDinner,
 };
-const AUDITED = [generateSpicyDinner, generateOddDinner, generateDecidedDinner];
+const AUDITED = [generateSpicyDinner, generateOddDinner, generateDecidedDinner, generateTightDinner];
 const CHECKPOINTS = [0.1, 0.5, 1, 2];
 const now = () => performance.now();
 /** Percent above the best known that count at most, where there is no plan, too. */

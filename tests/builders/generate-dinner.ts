@@ -2,6 +2,7 @@ import type { DinnerFile } from '../../core/dinner';
 import { makeDecided } from './decided-dinner';
 import { Maker } from './maker';
 import { makeOdd } from './odd-dinner';
+import { makeTight } from './tight-dinner';
 
 /** Made-up dinners for tests and benches: seeded, shaped like real ones, using all the format offers. */
 
@@ -191,6 +192,12 @@ export function generateOddDinner(seed: number, size: Size): DinnerFile {
 /** A plain one in which the cook has offered and decided more. */
 export function generateDecidedDinner(seed: number, size: Size): DinnerFile {
   return makeDecided(generateDinner(seed, size), seed);
+}
+
+/** One of the kinds before, made so tight that it is often impossible. */
+export function generateTightDinner(seed: number, size: Size): DinnerFile {
+  const [, generate] = GENERATORS[seed % GENERATORS.length]!;
+  return makeTight(generate(seed, size), seed);
 }
 
 /** All kinds, for what must hold of any. */

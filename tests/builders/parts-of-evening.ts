@@ -1,4 +1,5 @@
-import { Brancher, type Node } from '../../core/proof/branch';
+import { Brancher } from '../../core/proof/branch';
+import type { Node } from '../../core/proof/space';
 import type { partOfSteps } from './part-of-steps';
 
 /** The parts into which a small dinner is parted by what concerns the evening as a whole, while a plan for 5 is known. */

@@ -1,6 +1,7 @@
-import { Brancher, busiest, type Node } from '../../core/proof/branch';
+import { Brancher, busiest } from '../../core/proof/branch';
 import { tightestClash } from '../../core/proof/clashes';
 import { CookTimes } from '../../core/proof/cook-times';
+import type { Node } from '../../core/proof/space';
 import { step } from '../builders/dinner';
 import { partOfSteps } from '../builders/part-of-steps';
 import { partsOfEvening } from '../builders/parts-of-evening';

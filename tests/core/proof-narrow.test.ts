@@ -1,11 +1,12 @@
 import { compileModel } from '../../core/model';
 import { Random, Search, type Board } from '../../core/planner';
 import { firstBusy } from '../../core/planner/cost';
-import { Brancher, busiest, type Node } from '../../core/proof/branch';
+import { Brancher, busiest } from '../../core/proof/branch';
 import { Dual } from '../../core/proof/dual';
 import { RelaxationKernel } from '../../core/proof/kernel/kernel';
 import type { Known } from '../../core/proof/known';
 import type { Part } from '../../core/proof/part';
+import type { Node } from '../../core/proof/space';
 import type { Evening } from '../../core/proof/supply';
 import { makeTree } from '../../core/proof/tree';
 import { dinnerFile, read, step } from '../builders/dinner';
