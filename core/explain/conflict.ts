@@ -163,7 +163,7 @@ function toldOfSteps(left: readonly Demand[], inTheWay: readonly InTheWay[], din
   const rows = left.map((demand): Conflict => {
     const asking = inTheWay.filter(({ asks }) => asks.has(demand)).map(({ party }) => party);
     const told = asking.length <= MOST_TOLD ? asking : [];
-    for (const party of told) if (demand.tellsTime?.(party)) isTimed.delete(party);
+    for (const party of told) if (demand.tellsTime?.(party, dinner)) isTimed.delete(party);
     const steps = namesOf(asking.length > 0 ? asking : all);
     return { kind: demand.kind, steps, text: toldOf(told, demand.tell(told, dinner)) };
   });

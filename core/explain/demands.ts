@@ -23,8 +23,8 @@ export interface Demand {
   readonly concerns: (party: Party, dinner: Dinner) => boolean;
   /** What is asked, in a cook's words, of the steps that ask for it. */
   readonly tell: (parties: readonly Party[], dinner: Dinner) => string;
-  /** Whether that says how long the step takes, too. */
-  readonly tellsTime?: (party: Party) => boolean;
+  /** Whether that says how long the step takes, too, or that it cannot be done in any time. */
+  readonly tellsTime?: (party: Party, dinner: Dinner) => boolean;
 }
 
 /** More windows of free time than this are not told one by one. */
@@ -67,20 +67,27 @@ const isTool =
   (use: Use): use is Extract<Use, { tool: string }> =>
     'tool' in use && use.tool === tool;
 
-/** A demand for something of the kitchen that steps use: what each wants of it, and what there is. */
-function useDemand<U extends Use>(
-  kind: string,
-  is: (use: Use) => use is U,
-  wants: (use: U) => string,
-  thereIs: (dinner: Dinner) => string,
-): Demand {
+/** Something of the kitchen that steps use. */
+interface Stock<U extends Use> {
+  readonly kind: string;
+  readonly is: (use: Use) => use is U;
+  readonly wants: (use: U) => string;
+  readonly thereIs: (dinner: Dinner) => string;
+  /** Whether a step wants more of it than there ever is. */
+  readonly isLacking: (use: U, kitchen: Dinner['kitchen']) => boolean;
+}
+
+/** A demand for it: what each step wants of it, and what there is. */
+function useDemand<U extends Use>({ kind, is, wants, thereIs, isLacking }: Stock<U>): Demand {
   const ask = (party: Party) => {
     const uses = usesOf(party, is);
     return uses.length === 0 ? null : `${party.words} wants ${inARow(uses.map(wants))}`;
   };
-  const demand = stepDemand(kind, (step) => withoutUses(step, is), ask, thereIs);
-  const tell: Demand['tell'] = (parties, dinner) => [...parties.map(ask), thereIs(dinner)].join('; ');
-  return { ...demand, tell };
+  return {
+    ...stepDemand(kind, (step) => withoutUses(step, is), ask, thereIs),
+    tell: (parties, dinner) => [...parties.map(ask), thereIs(dinner)].join('; '),
+    tellsTime: (party, { kitchen }) => usesOf(party, is).some((use) => isLacking(use, kitchen)),
+  };
 }
 
 /** When a cook has time, with the day where it is not the dinner's. */
@@ -177,32 +184,40 @@ const countOf = (tool: string, count: number) =>
   count > 1 ? `${count} x ${tool}` : `${noneOrOne(count)} ${tool}`;
 
 function ofTheKitchen(dinner: Dinner): Demand[] {
-  return [
-    useDemand(
-      'rings',
-      isRing,
-      ({ ring }) => (ring === 1 ? 'a ring' : `${ring} rings`),
-      ({ kitchen: { rings } }) =>
-        rings > 1 ? `there are ${rings} rings` : `there is ${noneOrOne(rings)} ring`,
-    ),
-    ...toolNames(dinner).map((tool) =>
-      useDemand(
-        'tool',
-        isTool(tool),
-        ({ count }) => countOf(tool, count),
-        ({ kitchen }) => `the kitchen has ${countOf(tool, kitchen.tools[tool] ?? 1)}`,
-      ),
-    ),
-    useDemand('oven', isOven, ({ oven }) => `an oven at ${oven} °C`, ovensOf),
-  ];
+  return [RINGS, ...toolNames(dinner).map(toolDemand), OVENS];
 }
 
-function ovensOf({ kitchen: { ovens } }: Dinner): string {
-  if (ovens.length === 0) return 'there is no oven';
-  const shelves = (n: number) => `${n} ${n === 1 ? 'shelf' : 'shelves'}`;
-  const told = ovens.map((oven) => `${oven.name}, ${shelves(oven.shelves)}`);
-  return `the kitchen has ${inARow(told)}, cold at first`;
-}
+const RINGS = useDemand({
+  kind: 'rings',
+  is: isRing,
+  wants: ({ ring }) => (ring === 1 ? 'a ring' : `${ring} rings`),
+  thereIs: ({ kitchen: { rings } }) =>
+    rings > 1 ? `there are ${rings} rings` : `there is ${noneOrOne(rings)} ring`,
+  isLacking: ({ ring }, { rings }) => ring > rings,
+});
+
+const toolDemand = (tool: string) =>
+  useDemand({
+    kind: 'tool',
+    is: isTool(tool),
+    wants: ({ count }) => countOf(tool, count),
+    thereIs: ({ kitchen }) => `the kitchen has ${countOf(tool, kitchen.tools[tool] ?? 1)}`,
+    isLacking: ({ count }, { tools }) => count > (tools[tool] ?? 1),
+  });
+
+const shelvesInWords = (count: number) => `${count} ${count === 1 ? 'shelf' : 'shelves'}`;
+
+const OVENS = useDemand({
+  kind: 'oven',
+  is: isOven,
+  wants: ({ oven, shelves }) => `${shelves > 1 ? `${shelvesInWords(shelves)} of ` : ''}an oven at ${oven} °C`,
+  thereIs: ({ kitchen: { ovens } }) => {
+    if (ovens.length === 0) return 'there is no oven';
+    const told = ovens.map(({ name, shelves }) => `${name}, ${shelvesInWords(shelves)}`);
+    return `the kitchen has ${inARow(told)}, cold at first`;
+  },
+  isLacking: (use, { ovens }) => ovens.every(({ shelves }) => shelves < use.shelves),
+});
 
 /** What the cook has decided by hand. */
 function ofTheCook(dinner: Dinner): Demand[] {

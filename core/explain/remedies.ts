@@ -113,7 +113,7 @@ export function candidateChanges(dinner: Dinner): Candidate[] {
       text: `Let the plan choose the way of ${named(dinner, key)}.`,
     });
   }
-  list.push(...looksCandidates(dinner), ...ovenCandidates(dinner));
+  list.push(...looksCandidates(dinner), ...ovenCandidates(dinner), ...kitchenCandidates(dinner));
   for (const dish of dinner.dishes) {
     if (dinner.dishes.length < 2 || !dinner.courses.some((c) => c.dishes.includes(dish.id))) continue;
     list.push({
@@ -156,6 +156,21 @@ function ovenCandidates(dinner: Dinner): Candidate[] {
       ];
     }),
   );
+}
+
+/** One more of what steps use: a ring beside the stove, a pan from the neighbours. */
+function kitchenCandidates(dinner: Dinner): Candidate[] {
+  const { rings, tools } = dinner.kitchen;
+  const uses = placedSteps(dinner).flatMap(({ step }) =>
+    [step, ...step.ways].flatMap((way) => way.uses ?? []),
+  );
+  const names = new Set(uses.flatMap((use) => ('tool' in use ? [use.tool as string] : [])));
+  const ofTools = [...names].map((tool) => ({
+    change: [{ path: `kitchen.tools[${JSON.stringify(tool)}]`, value: (tools[tool] ?? 1) + 1 }],
+    text: `One more ${tool}.`,
+  }));
+  if (!uses.some((use) => 'ring' in use)) return ofTools;
+  return [{ change: [{ path: 'kitchen.rings', value: rings + 1 }], text: 'One more ring.' }, ...ofTools];
 }
 
 /**

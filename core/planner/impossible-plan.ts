@@ -4,13 +4,14 @@ import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import type { PlanOptions } from './plan';
 import type { Budget } from './runs';
-import { PARTS_FOR_PROOF, Search } from './search';
+import { Search } from './search';
 
 /** Share of its time that goes to the conflict; the rest goes to what would help. */
 const SHARE_FOR_CONFLICT = 0.6;
 /** Share of the time after which it is given up to prove that there is no plan; then so many times the parts that it took are looked at of a dinner that asks less. */
-const SHARE_FOR_PROOF = 0.2;
+const SHARE_FOR_PROOF = 0.35;
 const MORE_PARTS = 2;
+const FEWEST_PARTS = 4;
 /** Share of what is left of it that a look for a plan gets, and milliseconds that each look gets at least. */
 const SHARE_FOR_PROBE = 0.25;
 const LEAST_PROBE = 25;
@@ -80,7 +81,7 @@ export function* impossiblePlan(
     const search = new Search(compileModel(d, progress), 1);
     if (parts !== null) return search.isProvenImpossible(() => isOver(SHARE_FOR_CONFLICT), parts);
     const isProven = search.isProvenImpossible(() => isOver(SHARE_FOR_PROOF), Infinity);
-    parts = Math.max(PARTS_FOR_PROOF, MORE_PARTS * search.parts);
+    parts = Math.max(FEWEST_PARTS, MORE_PARTS * search.parts);
     return isProven;
   };
   const conflict = yield* findConflict(dinner, {

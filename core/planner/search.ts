@@ -36,7 +36,7 @@ const HOPELESS_ATTEMPTS = 10;
 const SOON = 6;
 const WORK_FOR_ATTEMPT = 120;
 /** Parts that are looked at where nothing but a proof is wanted that there is no plan. */
-export const PARTS_FOR_PROOF = 12;
+const PARTS_FOR_PROOF = 12;
 
 /** Attempts at another first plan. */
 const RESTART_ATTEMPTS = 12;

@@ -1,4 +1,5 @@
 import { NO_LIMIT } from '../model';
+import { ORDER } from './part';
 import { guestFirst, guestLast } from './spans';
 import type { Tree } from './tree';
 
@@ -7,7 +8,7 @@ export const UNKNOWN = -NO_LIMIT;
 
 /**
  * The least minutes from the start of each step (or the serving slot of a course, numbered after all activities) to that of each other,
- * as links, pauses between courses and what is done inside a step demand, whatever the ways of the steps; UNKNOWN where they demand nothing.
+ * as links, pauses between courses, what is done inside a step and what stays taken demand, whatever the ways of the steps; UNKNOWN where they demand nothing.
  */
 export class Distances {
   readonly count: number;
@@ -20,6 +21,9 @@ export class Distances {
     this.count = count;
     this.least = new Int32Array(count * count).fill(UNKNOWN);
     for (const i of tree.order) this.addStep(i, courses);
+    const { keptOrders } = tree;
+    for (let x = 0; x < keptOrders.length; x += ORDER)
+      this.raise(keptOrders[x]!, keptOrders[x + 1]!, keptOrders[x + 2]!);
     for (let c = 1; c < model.courses.length; c++) {
       const { eating } = model.courses[c - 1]!;
       const { least, most } = model.courses[c]!;

@@ -1,5 +1,4 @@
 import { hasBit, kitchenHolds, makeBits, ovenReady, StartFinder, type Bits } from '../model';
-import { keptOrders } from './kept-orders';
 import type { Part } from './part';
 import type { Supply } from './supply';
 import type { Tree } from './tree';
@@ -41,6 +40,6 @@ export function wholePartOf(tree: Tree, { dayStart, mostAway }: Supply): Part {
     checkHigh: new Int32Array(tree.checkCount).fill(slots),
     pauseLow: new Int32Array(tree.optionCount),
     pauseHigh,
-    orders: keptOrders(tree),
+    orders: tree.keptOrders,
   };
 }

@@ -2,11 +2,17 @@ import type { ThingUse } from '../model';
 import { withOrder } from './orders';
 import type { Tree } from './tree';
 
+type Steps = Pick<Tree, 'model' | 'config' | 'options'>;
+
+/** What gives back what a step keeps: the first of these steps to begin, or the last, or the plating of a course. */
+type Release =
+  { readonly steps: readonly number[]; readonly isFirst: boolean } | { readonly platingOf: number };
+
 /**
- * What is decided by what stays taken: a pan that a step keeps until what comes after it begins is wanted by another step which leads there,
- * too, so that one comes before the step. Rows of `Part.orders`.
+ * What is decided by what stays taken: a pan that a step keeps until what comes after it begins, or plating does, is wanted by another step
+ * which leads there, too, so that one comes before the step. Rows of `Part.orders`.
  */
-export function keptOrders(tree: Tree): Int32Array {
+export function keptOrders(tree: Steps): Int32Array {
   const { things } = tree.model;
   const before = new Before(tree);
   let orders: Int32Array = new Int32Array(0);
@@ -19,8 +25,7 @@ export function keptOrders(tree: Tree): Int32Array {
       for (const other of users) {
         if (other === keeper || follows(tree, keeper, other)) continue;
         if (leastUse(tree, other, thing, false) + kept <= capacity) continue;
-        const leads = (next: number) => before.leads(other, next);
-        if (until.isFirst ? until.steps.every(leads) : until.steps.some(leads))
+        if (before.leadsTo(other, until))
           orders = withOrder(orders, { from: other, to: keeper, lag: leastTime(tree, other) });
       }
     }
@@ -29,28 +34,30 @@ export function keptOrders(tree: Tree): Int32Array {
 }
 
 /** What the step surely takes, and keeps where that is asked; 0 where in some way it takes none, or no time. */
-function leastUse(tree: Tree, i: number, thing: number, isKept: boolean): number {
+function leastUse(tree: Steps, i: number, thing: number, isKept: boolean): number {
   const options = tree.options[i]!;
   const isSuch = (use: ThingUse) => use.thing === thing && (use.kept || !isKept);
   const amounts = options.map(({ mode }) => (mode.duration > 0 ? (mode.things.find(isSuch)?.count ?? 0) : 0));
   return options.length === 0 ? 0 : Math.min(...amounts);
 }
 
-/** The steps whose beginning gives back what a step keeps: the first of them, or the last; null where the ways decide which. */
-function releasing(tree: Tree, i: number, thing: number): { steps: number[]; isFirst: boolean } | null {
-  const steps = tree.config.after[i]!.map(({ to }) => to);
+/** What gives back what a step keeps; null where nothing does, or the ways decide it. */
+function releasing(tree: Steps, i: number, thing: number): Release | null {
+  const { model, config, options } = tree;
+  const steps = config.after[i]!.map(({ to }) => to);
+  if (steps.length === 0) return config.plates[i] === -2 ? null : { platingOf: model.activities[i]!.course };
   const mayUse = steps.filter((to) =>
-    tree.options[to]!.some(({ mode }) => mode.things.some((use) => use.thing === thing)),
+    options[to]!.some(({ mode }) => mode.things.some((use) => use.thing === thing)),
   );
   if (mayUse.some((to) => leastUse(tree, to, thing, false) === 0)) return null;
   return mayUse.length > 0 ? { steps: mayUse, isFirst: true } : { steps, isFirst: false };
 }
 
-function follows(tree: Tree, one: number, next: number): boolean {
+function follows(tree: Steps, one: number, next: number): boolean {
   return tree.config.after[one]!.some(({ to }) => to === next);
 }
 
-function leastTime(tree: Tree, i: number): number {
+function leastTime(tree: Steps, i: number): number {
   return Math.min(...tree.options[i]!.map(({ mode, shortest }) => mode.duration + shortest));
 }
 
@@ -58,10 +65,19 @@ function leastTime(tree: Tree, i: number): number {
 class Before {
   private readonly known = new Map<number, Set<number>>();
 
-  constructor(private readonly tree: Tree) {}
+  constructor(private readonly tree: Steps) {}
 
-  leads(one: number, next: number): boolean {
-    return this.allAfter(one).has(next);
+  /** True where a step surely ends before what it is asked about. */
+  leadsTo(one: number, until: Release): boolean {
+    const { model, config } = this.tree;
+    const after = this.allAfter(one);
+    if (!('platingOf' in until))
+      return until.isFirst
+        ? until.steps.every((next) => after.has(next))
+        : until.steps.some((next) => after.has(next));
+    const isPlatedByThen = (i: number) =>
+      config.plates[i] !== -2 && model.activities[i]!.course <= until.platingOf;
+    return isPlatedByThen(one) || [...after].some(isPlatedByThen);
   }
 
   private allAfter(one: number): Set<number> {

@@ -1,5 +1,6 @@
 import { serveWindows, type Activity, type Configuration, type Model } from '../model';
 import { apartOf, type Apart } from './apart';
+import { keptOrders } from './kept-orders';
 import { queuesOf, type Queue } from './queues';
 import { priceLinks, type Shared } from './link-prices';
 import { priceOwnHands } from './own-hands';
@@ -33,6 +34,8 @@ export interface Tree {
   readonly serveAt: readonly number[];
   readonly priced: readonly Priced[];
   readonly apart: readonly Apart[];
+  /** Orders of two steps that hold in every plan: rows of `Part.orders`. */
+  readonly keptOrders: Int32Array;
   readonly queues: readonly Queue[];
   readonly shared: readonly Shared[];
   /** How many places the domain of starts and serving slots has. */
@@ -128,6 +131,7 @@ export function makeTree(model: Model, config: Configuration): Tree {
     serveAt,
     priced,
     apart,
+    keptOrders: keptOrders({ model, config, options }),
     queues: queuesOf(model, branches, options),
     shared,
     size,

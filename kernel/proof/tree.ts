@@ -65,6 +65,7 @@ export class Tree {
   options: StaticArray<StaticArray<Option>>;
   queues: StaticArray<Queue>;
   shared: StaticArray<Shared>;
+  keptOrders: StaticArray<i32>;
   apart: StaticArray<Apart>;
   /** By number. */
   allOptions: StaticArray<Option>;
@@ -113,6 +114,7 @@ export class Tree {
     this.options = options;
     this.optionCount = all.length;
     this.checkCount = checkCount;
+    this.keptOrders = parcel.row();
     const apart = new Array<Apart>();
     for (let left = parcel.int(); left > 0; left--) apart.push(new Apart(all, parcel));
     this.apart = fixed(apart);

@@ -158,6 +158,47 @@ describe('what is in the way is told step by step', () => {
     expect(texts).not.toContain('plating begins within');
   });
 
+  test('what the kitchen does not have, however long it is wanted', () => {
+    const bake = (shelves: number) =>
+      step('bake', 30, { attention: 'alone', uses: [{ oven: 180, shelves }] });
+    const boil = step('boil', 20, { uses: [{ ring: 1 }, { tool: 'big pot', count: 3 }] });
+    const stove = (kitchen: DinnerFile['kitchen']) => dinnerFile([bake(1), boil], { kitchen });
+    const ovens = [{ id: 'oven', name: 'Oven' }];
+    expect(told(stove({ ovens, rings: 0, tools: { 'big pot': 3 } }))).toEqual([
+      ['rings', ['dish/boil'], 'Dish: "Do boil" wants a ring; there is no ring.'],
+    ]);
+    expect(told(stove({ ovens, tools: { 'big pot': 2 } }))).toEqual([
+      ['tool', ['dish/boil'], 'Dish: "Do boil" wants 3 x big pot; the kitchen has 2 x big pot.'],
+    ]);
+    expect(told(dinnerFile([bake(3)]))).toEqual([
+      [
+        'oven',
+        ['dish/bake'],
+        'Dish: "Do bake" wants 3 shelves of an oven at 180 °C; the kitchen has Oven, 2 shelves, cold at first.',
+      ],
+    ]);
+    const { remedies } = planOf(read(stove({ ovens, tools: { 'big pot': 2 } })), 200, 1, 8);
+    expect(remedies!.map(({ text }) => text)).toContain('One more big pot.');
+  });
+
+  test('one ring, which a pot keeps until the plate, and what does not wait for that', () => {
+    const butter = step('butter', 3, { uses: [{ ring: 1 }], keeps: { most: 10 } });
+    const rewarm = step('rewarm', 15, { uses: [{ ring: 1 }], keepsIn: ['ring'] });
+    const kitchen = { ovens: [], rings: 1 };
+    const file = twoDishes(butter, rewarm, { kitchen });
+    expect(told(file).map(([kind, steps]) => [kind, steps])).toEqual([
+      ['keeping', ['one/butter']],
+      ['rings', ['one/butter', 'two/rewarm']],
+      ['duration', ['one/butter', 'two/rewarm']],
+    ]);
+    expect(planOf(read(file), 200, 1, 8).remedies!.map(({ text }) => text)).toContain('One more ring.');
+  });
+
+  test('a cook who is never there', () => {
+    const file = dinnerFile([step('soup', 20)], { cooks: [{ id: 'ada', name: 'Ada', free: [] }] });
+    expect(told(file)[0]).toEqual(['time', [], 'Ada has no time.']);
+  });
+
   test('serving by itself, where the cook is not there', () => {
     const free = [{ from: '2026-10-17T15:00', to: '2026-10-17T18:00' }];
     const file = dinnerFile([step('soup', 20)], { cooks: [{ id: 'ada', name: 'Ada', free }] });

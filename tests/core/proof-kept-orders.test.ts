@@ -1,6 +1,5 @@
 import { compileModel } from '../../core/model';
 import { Search } from '../../core/planner';
-import { keptOrders } from '../../core/proof/kept-orders';
 import { makeTree } from '../../core/proof/tree';
 import { read, step } from '../builders/dinner';
 import { GENERATORS } from '../builders/generate-dinner';
@@ -9,7 +8,7 @@ import { partOfSteps } from '../builders/part-of-steps';
 const PAN = { uses: [{ tool: 'pan' }] };
 const KEPT = { ...PAN, keepsIn: ['pan'] };
 const ordersOf = (steps: Parameters<typeof partOfSteps>[0], pans = 1) =>
-  Array.from(keptOrders(partOfSteps(steps, { kitchen: { ovens: [], tools: { pan: pans } } }).tree));
+  Array.from(partOfSteps(steps, { kitchen: { ovens: [], tools: { pan: pans } } }).tree.keptOrders);
 
 test('who wants a pan for something that frees it comes before who keeps it', () => {
   const steps = [
@@ -33,6 +32,26 @@ test('a pan that is needed next is free once that begins, and what does not lead
   expect(ordersOf([step('fry', 8, PAN), sear, first])).toEqual([0, 1, 8]);
 });
 
+test('so does who wants a pan that is kept until the plate, and what goes there or onto one before it', () => {
+  const fry = step('fry', 8, PAN);
+  expect(ordersOf([fry, step('sear', 12, KEPT)])).toEqual([0, 1, 8]);
+  expect(ordersOf([fry, step('sear', 12, KEPT)], 2)).toEqual([]);
+  expect(ordersOf([fry, step('sear', 12, PAN)])).toEqual([]);
+  // What is fried goes into a sauce that may be made after the pan was given back, for the next course.
+  const kitchen = { ovens: [], tools: { pan: 1 } };
+  const dish = (id: string, steps: Parameters<typeof partOfSteps>[0]) => ({ id, name: id, serves: 4, steps });
+  const inTurn = (first: ReturnType<typeof step>, second: ReturnType<typeof step>) =>
+    Array.from(
+      partOfSteps([], {
+        kitchen,
+        dishes: [dish('one', [first]), dish('two', [second])],
+        courses: ['one', 'two'].map((id) => ({ id, name: id, dishes: [id] })),
+      }).tree.keptOrders,
+    );
+  expect(inTurn(step('sear', 12, KEPT), fry)).toEqual([]);
+  expect(inTurn(fry, step('sear', 12, KEPT))).toEqual([0, 1, 8]);
+});
+
 test('nothing is said where the pan is not kept in every way, or taken for no time', () => {
   const stew = step('stew', 30, { after: ['fry', 'sear'] });
   const ways = [{ id: 'other', label: 'Another', keepsIn: [] }];
@@ -50,7 +69,7 @@ test('no plan breaks such an order', () => {
       if (!search.construct({ rounds: 1, isOver: () => ++asked > 2000 })) continue;
       search.showBest();
       const { start, config } = search.board;
-      const orders = keptOrders(makeTree(model, config));
+      const orders = makeTree(model, config).keptOrders;
       for (let x = 0; x < orders.length; x += 3) {
         met += 1;
         const [from, to, lag] = orders.subarray(x, x + 3);

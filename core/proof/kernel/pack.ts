@@ -33,6 +33,7 @@ function addTree(row: Row, tree: Tree, configurations: readonly Configuration[])
     row.add(activity, resource, slope, Number(isGain)),
   );
   row.each(tree.options, (options) => row.each(options, (option) => addOption(row, option)));
+  row.list(tree.keptOrders);
   row.each(tree.apart, ({ one, other, gap, gapBack }) => row.add(one.number, other.number, gap, gapBack));
 }
 
