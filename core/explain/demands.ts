@@ -11,7 +11,18 @@ import {
   withoutWho,
   withSteps,
 } from './less';
-import { handsOf, hostOf, inARow, keepingOf, looksOf, stayOf, waitOf, whoseOf, type Party } from './parties';
+import {
+  handsOf,
+  hostOf,
+  inARow,
+  keepingOf,
+  looksOf,
+  minutesOfHands,
+  stayOf,
+  waitOf,
+  whoseOf,
+  type Party,
+} from './parties';
 
 /** One kind of thing that a dinner asks for, and the dinner without it. */
 export interface Demand {
@@ -138,10 +149,13 @@ const OF_COOKS: readonly Demand[] = [
       ...withSteps(d, () => true, withoutWho),
       cooks: [...d.cooks, ...d.cooks.map((cook) => ({ ...cook, id: `${cook.id}-again` }))],
     }),
-    tell: (parties, { cooks }) => {
+    tell: (parties, dinner) => {
+      const { cooks } = dinner;
       const names = inARow(cooks.map(({ name }) => name));
       const oneAtATime = `${names} ${cooks.length === 1 ? 'does' : 'do'} one thing at a time`;
-      return [...parties.map(handsOf), oneAtATime].join('; ');
+      // Where it is not known which steps are in the way, how much there is to do in all says most.
+      const all = `all steps together need hands for ${minutesInWords(minutesOfHands(dinner))}`;
+      return [...(parties.length > 0 ? parties.map(handsOf) : [all]), oneAtATime].join('; ');
     },
     tellsTime: ({ ways }) => ways.every(({ attention }) => attention === 'hands'),
   },

@@ -1,6 +1,7 @@
 import { minutesInWords } from '../clock';
 import {
   afterLinks,
+  checkCount,
   effectiveStep,
   followersOf,
   hostName,
@@ -144,6 +145,16 @@ export function handsOf({ words, ways }: Party): string | null {
     return when.length === 0 ? null : `${words} needs hands ${inARow(when)}`;
   });
   return told.find((text) => text !== null) ?? null;
+}
+
+/** Minutes of hands that all steps of the dinner need, each in the way that needs the fewest. */
+export function minutesOfHands(dinner: Dinner): number {
+  const names = new Set(placedSteps(dinner).map(({ name }) => name));
+  const ofWay = ({ attention, duration, hands, touch, check }: EffectiveStep) => {
+    if (attention === 'hands') return duration * hands;
+    return touch.in + touch.out + (check ? checkCount(duration, check.every) * check.takes : 0);
+  };
+  return partiesOf(dinner, names).reduce((sum, { ways }) => sum + Math.min(...ways.map(ofWay)), 0);
 }
 
 /** Whose it is; null where anyone may do it. */

@@ -209,6 +209,22 @@ describe('what is in the way is told step by step', () => {
   });
 });
 
+test('where steps are not told one by one, how much there is to do', () => {
+  const look = step('simmer', 60, {
+    attention: 'minded',
+    touch: { in: 2, out: 1 },
+    check: { every: 20, slack: 5, takes: 2 },
+    ways: [{ id: 'oven', label: 'In the oven', attention: 'alone', minutes: 90, touch: { in: 1, out: 0 } }],
+  });
+  const dinner = read(dinnerFile([step('knead', 40, { hands: 1 }), step('lift', 5, { hands: 2 }), look]));
+  const hands = demandsOf(dinner).find(({ kind }) => kind === 'hands')!;
+  expect(hands.tell([], dinner)).toBe(
+    'all steps together need hands for 51 minutes; Ada does one thing at a time',
+  );
+  const only = { ...dinner, choices: { 'dish/simmer': null } };
+  expect(hands.tell([], only)).toContain('hands for 57 minutes');
+});
+
 test('where no change helps by itself, two together do', () => {
   const long = (id: string) => step(id, 40 * 60, { attention: 'alone', touch: { in: 1, out: 1 } });
   const file = twoDishes(long('one'), long('two'));
