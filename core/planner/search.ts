@@ -1,5 +1,5 @@
 import type { Configuration, Model } from '../model';
-import { Dive, type Answer, type Settled } from '../proof';
+import type { Answer, Settled } from '../proof';
 import type { Plan } from '../plan';
 import { lastOf } from '../slices';
 import type { Board } from './board';
@@ -7,6 +7,7 @@ import { Calming } from './calming';
 import { allConfigurations } from './combinations';
 import { totalCost } from './cost';
 import { Descent, FOUND, IMPOSSIBLE_WAYS, type Incumbent } from './descent';
+import { Diving } from './diving';
 import { Kernel } from './kernel/kernel';
 import { laterStarts } from './lateness';
 import { ANY_WAYS, FIRST_WAYS } from './opening';
@@ -40,9 +41,8 @@ const PARTS_FOR_PROOF = 12;
 
 /** Attempts at another first plan. */
 const RESTART_ATTEMPTS = 12;
-/** Steps for each activity in which what overlaps in a relaxed answer has to find other places; in a dive there are many of them. */
+/** Steps for each activity in which what overlaps in a relaxed answer has to find other places. */
 const STEPS_FROM_RELAXED = 6;
-const STEPS_IN_A_DIVE = 3;
 
 /** The search for one dinner: a first plan, better ones, and old plans taken up again. */
 export class Search implements Runner {
@@ -55,8 +55,7 @@ export class Search implements Runner {
   private readonly sparing: Sparing;
   readonly random: Random;
   private kernel: Kernel | null | undefined;
-  /** The look for a plan where attempts come to none. */
-  private dive: Dive | undefined;
+  private readonly diving = new Diving(this);
 
   constructor(
     readonly model: Model,
@@ -89,10 +88,10 @@ export class Search implements Runner {
     for (let attempt = first; !budget.isOver() && attempt < attempts; attempt++) {
       if (tried === 0 && attempt >= HOPELESS_ATTEMPTS) break;
       yield;
-      if (attempt >= SOON || this.dive) {
+      if (attempt >= SOON || this.diving.isBegun) {
         kernel?.give();
-        if (yield* this.diving(parts, budget.isOver)) return this.isFound(budget);
-        if (this.dive?.isImpossible) break;
+        if (yield* this.diving.on(parts, budget.isOver)) return this.isFound(budget);
+        if (this.diving.isImpossible) break;
         kernel?.take();
       }
       const outcome = (kernel ?? this.descent).attempt(attempt, tried, budget.isOver);
@@ -112,31 +111,13 @@ export class Search implements Runner {
 
   /** True where it is proven soon, in so many parts, that there is no plan; false says nothing. */
   isProvenImpossible(isOver: () => boolean, parts = PARTS_FOR_PROOF): boolean {
-    lastOf(this.diving(parts, isOver));
-    return this.dive?.isImpossible ?? false;
+    lastOf(this.diving.on(parts, isOver));
+    return this.diving.isImpossible;
   }
 
   /** Parts of the space of plans that were looked at so far. */
   get parts(): number {
-    return this.dive?.parts ?? 0;
-  }
-
-  /** Looks at so many parts more of the space of plans; true where a plan is found. */
-  private *diving(parts: number, isOver: () => boolean): Generator<void, boolean> {
-    this.dive ??= this.newDive();
-    return this.dive ? yield* this.dive.diving(parts, isOver) : false;
-  }
-
-  private newDive(): Dive | undefined {
-    const configs = this.configurations?.filter((config) => config.possible);
-    return (
-      configs &&
-      new Dive(this.model, configs, {
-        settle: (answer) => this.settle(answer, () => undefined),
-        isNearPlan: (answer) => this.startNear(answer, { isOver: () => false }, STEPS_IN_A_DIVE),
-        random: () => this.random.next(),
-      })
-    );
+    return this.diving.parts;
   }
 
   /** Improves the incumbent until the budget is spent, accepting like annealing. */
@@ -153,7 +134,7 @@ export class Search implements Runner {
   *startAnew(budget: Budget): Generator<void, boolean> {
     this.best.forget();
     this.descent.clearBoard();
-    this.dive?.beginAgain();
+    this.diving.beginAgain();
     return yield* this.constructing(budget, RESTART_ATTEMPTS, ANY_WAYS);
   }
 
