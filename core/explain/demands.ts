@@ -1,5 +1,5 @@
 import { minutesInWords, toInstant, toWall, weekdayOf } from '../clock';
-import { inWords, placedSteps, type Dinner, type Step, type Use } from '../dinner';
+import { inWords, keepName, placedSteps, type Dinner, type Step, type Use } from '../dinner';
 import {
   withoutHands,
   withoutHost,
@@ -19,6 +19,7 @@ import {
   looksOf,
   minutesOfHands,
   stayOf,
+  untilNext,
   waitOf,
   whoseOf,
   type Party,
@@ -66,9 +67,15 @@ function stepDemand(
   };
 }
 
-/** What a step uses of one sort in the first of its ways that does. */
-function usesOf<U extends Use>({ ways }: Party, is: (use: Use) => use is U): U[] {
-  return ways.map((way) => way.uses.filter(is)).find((uses) => uses.length > 0) ?? [];
+/** What a step uses of one sort in the first of its ways that does, and whether that stays taken. */
+function usesOf<U extends Use>({ ways }: Party, is: (use: Use) => use is U) {
+  const found = ways
+    .map(({ uses, keepsIn }) => ({
+      uses: uses.filter(is),
+      isKept: uses.some((use) => is(use) && keepsIn.includes(keepName(use) ?? '')),
+    }))
+    .find(({ uses }) => uses.length > 0);
+  return found ?? { uses: [], isKept: false };
 }
 
 const isOven = (use: Use): use is Extract<Use, { oven: number }> => 'oven' in use;
@@ -90,14 +97,15 @@ interface Stock<U extends Use> {
 
 /** A demand for it: what each step wants of it, and what there is. */
 function useDemand<U extends Use>({ kind, is, wants, thereIs, isLacking }: Stock<U>): Demand {
-  const ask = (party: Party) => {
-    const uses = usesOf(party, is);
-    return uses.length === 0 ? null : `${party.words} wants ${inARow(uses.map(wants))}`;
+  const ask = (party: Party, dinner: Dinner) => {
+    const { uses, isKept } = usesOf(party, is);
+    const kept = isKept ? `, kept ${untilNext(party, dinner)}` : '';
+    return uses.length === 0 ? null : `${party.words} wants ${inARow(uses.map(wants))}${kept}`;
   };
   return {
     ...stepDemand(kind, (step) => withoutUses(step, is), ask, thereIs),
-    tell: (parties, dinner) => [...parties.map(ask), thereIs(dinner)].join('; '),
-    tellsTime: (party, { kitchen }) => usesOf(party, is).some((use) => isLacking(use, kitchen)),
+    tell: (parties, dinner) => [...parties.map((party) => ask(party, dinner)), thereIs(dinner)].join('; '),
+    tellsTime: (party, { kitchen }) => usesOf(party, is).uses.some((use) => isLacking(use, kitchen)),
   };
 }
 

@@ -60,6 +60,12 @@ function namesBeside(placed: PlacedStep, dinner: Dinner): (name: string) => stri
   };
 }
 
+/** Until when it keeps a pan or a ring that stays taken. */
+export function untilNext({ placed }: Party, dinner: Dinner): string {
+  const hasNext = followersOf(placedSteps(dinner)).get(placed.name)!.length > 0;
+  return hasNext ? 'until what follows begins' : 'until plating';
+}
+
 /** How long it takes at least. */
 export function timeOf({ words, ways }: Party): string {
   return `${words} takes ${minutesInWords(Math.min(...ways.map((way) => way.duration)))}`;

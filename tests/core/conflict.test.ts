@@ -191,7 +191,11 @@ describe('what is in the way is told step by step', () => {
       ['rings', ['one/butter', 'two/rewarm']],
       ['duration', ['one/butter', 'two/rewarm']],
     ]);
-    expect(planOf(read(file), 200, 1, 8).remedies!.map(({ text }) => text)).toContain('One more ring.');
+    const { conflict, remedies } = planOf(read(file), 200, 1, 8);
+    expect(conflict![1]!.text).toBe(
+      '"Do butter" (One) wants a ring; "Do rewarm" (Two) wants a ring, kept until plating; there is one ring.',
+    );
+    expect(remedies!.map(({ text }) => text)).toContain('One more ring.');
   });
 
   test('a cook who is never there', () => {

@@ -87,7 +87,7 @@ async function drop(event: DragEvent): Promise<void> {
     <header class="head no-print">
       <div class="title">
         <span class="brand">Zeitlauf</span>
-        <h1>{{ store.dinner?.title }}</h1>
+        <h1 :title="store.dinner?.title">{{ store.dinner?.title }}</h1>
       </div>
       <nav aria-label="Views">
         <NuxtLink
@@ -170,6 +170,8 @@ async function drop(event: DragEvent): Promise<void> {
 }
 
 h1 {
+  overflow: hidden;
+  text-overflow: ellipsis;
   font-size: 1.35rem;
 }
 
@@ -223,6 +225,26 @@ nav {
 
 main {
   outline: none;
+}
+
+@media (min-width: 1150px) {
+  .head,
+  nav,
+  .tools {
+    flex-wrap: nowrap;
+  }
+
+  .title {
+    min-width: 0;
+  }
+
+  h1 {
+    white-space: nowrap;
+  }
+
+  nav {
+    flex: 1 0 auto;
+  }
 }
 
 @media (max-width: 600px) {
