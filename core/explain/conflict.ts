@@ -7,6 +7,8 @@ import { inARow, onlyDishOf, partiesOf, timeOf, type Party } from './parties';
 
 /** What is found out about a dinner that is asked less of. */
 export interface Probe {
+  /** Whether it is proven that the dinner as it is has no plan. */
+  readonly isProven: boolean;
   /** Whether a plan exists: true, or false where none was found. */
   readonly isFeasible: (dinner: Dinner) => boolean;
   /** True where it is proven that there is none; false says nothing. */
@@ -24,9 +26,8 @@ const MOST_TOLD = 8;
  */
 export function* findConflict(
   dinner: Dinner,
-  { isFeasible, isImpossible, isOver }: Probe,
+  { isProven, isFeasible, isImpossible, isOver }: Probe,
 ): Generator<void, Conflict[]> {
-  const isProven = isImpossible(dinner);
   const less = new Less(dinner, isProven ? isImpossible : (other) => !isOver() && !isFeasible(other));
   const demands = demandsOf(dinner);
   const withoutIdle = () =>
@@ -133,6 +134,10 @@ function* whatMatters(
   return list;
 }
 
+/** What is asked by more steps than are told one by one. */
+const summedUp = (demand: Demand, asking: readonly Party[], dinner: Dinner) =>
+  demand.sumUp?.(asking, dinner) ?? demand.tell([], dinner);
+
 const CANNOT_FOLLOW = 'cannot follow each other as they ask to';
 
 /** What is asked, of which dishes; of which of their steps nobody knows. */
@@ -143,7 +148,11 @@ function toldOfDishes(left: readonly Demand[], core: Dinner, dinner: Dinner): Co
     return [{ kind: 'order', steps, text: `The steps of ${inARow(dishes)} ${CANNOT_FOLLOW}.` }];
   }
   const whose = dishes.length < dinner.dishes.length ? `${inARow(dishes)}: ` : '';
-  return left.map(({ kind, tell }) => ({ kind, steps, text: sentence(whose, tell([], dinner)) }));
+  const parties = partiesOf(dinner, new Set(steps));
+  return left.map((demand) => {
+    const asking = parties.filter((party) => demand.concerns(party, dinner));
+    return { kind: demand.kind, steps, text: sentence(whose, summedUp(demand, asking, dinner)) };
+  });
 }
 
 /** What stands in the way where no step does. */
@@ -162,10 +171,11 @@ function toldOfSteps(left: readonly Demand[], inTheWay: readonly InTheWay[], din
   const isTimed = new Set(inTheWay.filter(({ takesTime }) => takesTime).map(({ party }) => party));
   const rows = left.map((demand): Conflict => {
     const asking = inTheWay.filter(({ asks }) => asks.has(demand)).map(({ party }) => party);
-    const told = asking.length <= MOST_TOLD ? asking : [];
-    for (const party of told) if (demand.tellsTime?.(party, dinner)) isTimed.delete(party);
+    for (const party of asking) if (demand.tellsTime?.(party, dinner)) isTimed.delete(party);
     const steps = namesOf(asking.length > 0 ? asking : all);
-    return { kind: demand.kind, steps, text: toldOf(told, demand.tell(told, dinner)) };
+    if (asking.length > MOST_TOLD)
+      return { kind: demand.kind, steps, text: toldOf([], summedUp(demand, asking, dinner)) };
+    return { kind: demand.kind, steps, text: toldOf(asking, demand.tell(asking, dinner)) };
   });
   if (all.length === 0) return [...rows, SERVING];
   if (left.length > 0 && isTimed.size === 0) return rows;

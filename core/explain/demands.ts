@@ -35,6 +35,8 @@ export interface Demand {
   readonly concerns: (party: Party, dinner: Dinner) => boolean;
   /** What is asked, in a cook's words, of the steps that ask for it. */
   readonly tell: (parties: readonly Party[], dinner: Dinner) => string;
+  /** The same where there are too many to tell one by one. */
+  readonly sumUp?: (parties: readonly Party[], dinner: Dinner) => string;
   /** Whether that says how long the step takes, too, or that it cannot be done in any time. */
   readonly tellsTime?: (party: Party, dinner: Dinner) => boolean;
 }
@@ -140,6 +142,10 @@ const OF_STEPS: readonly Demand[] = [
   stepDemand('who', withoutWho, whoseOf, () => 'some steps are done by one cook alone'),
 ];
 
+function oneAtATime({ cooks }: Dinner): string {
+  return `${inARow(cooks.map(({ name }) => name))} ${cooks.length === 1 ? 'does' : 'do'} one thing at a time`;
+}
+
 const OF_COOKS: readonly Demand[] = [
   {
     kind: 'time',
@@ -157,14 +163,9 @@ const OF_COOKS: readonly Demand[] = [
       ...withSteps(d, () => true, withoutWho),
       cooks: [...d.cooks, ...d.cooks.map((cook) => ({ ...cook, id: `${cook.id}-again` }))],
     }),
-    tell: (parties, dinner) => {
-      const { cooks } = dinner;
-      const names = inARow(cooks.map(({ name }) => name));
-      const oneAtATime = `${names} ${cooks.length === 1 ? 'does' : 'do'} one thing at a time`;
-      // Where it is not known which steps are in the way, how much there is to do in all says most.
-      const all = `all steps together need hands for ${minutesInWords(minutesOfHands(dinner))}`;
-      return [...(parties.length > 0 ? parties.map(handsOf) : [all]), oneAtATime].join('; ');
-    },
+    tell: (parties, dinner) => [...parties.map(handsOf), oneAtATime(dinner)].join('; '),
+    sumUp: (parties, dinner) =>
+      `${parties.length} steps need hands for ${minutesInWords(minutesOfHands(parties))} in all; ${oneAtATime(dinner)}`,
     tellsTime: ({ ways }) => ways.every(({ attention }) => attention === 'hands'),
   },
 ];

@@ -153,14 +153,13 @@ export function handsOf({ words, ways }: Party): string | null {
   return told.find((text) => text !== null) ?? null;
 }
 
-/** Minutes of hands that all steps of the dinner need, each in the way that needs the fewest. */
-export function minutesOfHands(dinner: Dinner): number {
-  const names = new Set(placedSteps(dinner).map(({ name }) => name));
+/** Minutes of hands that they need in all, each in the way that needs the fewest. */
+export function minutesOfHands(parties: readonly Party[]): number {
   const ofWay = ({ attention, duration, hands, touch, check }: EffectiveStep) => {
     if (attention === 'hands') return duration * hands;
     return touch.in + touch.out + (check ? checkCount(duration, check.every) * check.takes : 0);
   };
-  return partiesOf(dinner, names).reduce((sum, { ways }) => sum + Math.min(...ways.map(ofWay)), 0);
+  return parties.reduce((sum, { ways }) => sum + Math.min(...ways.map(ofWay)), 0);
 }
 
 /** Whose it is; null where anyone may do it. */

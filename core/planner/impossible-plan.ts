@@ -76,19 +76,16 @@ export function* impossiblePlan(
   // What lags alone forbid is told at once; where a plan has to be looked for, the first looks are the longest.
   const patience = (share: number, last: number) =>
     Math.max(LEAST_PROBE, (begin + (end - begin) * last - options.now()) * share);
-  let parts: number | null = null;
-  const isImpossible = (d: Dinner) => {
-    const search = new Search(compileModel(d, progress), 1);
-    if (parts !== null) return search.isProvenImpossible(() => isOver(SHARE_FOR_CONFLICT), parts);
-    const isProven = search.isProvenImpossible(() => isOver(SHARE_FOR_PROOF), Infinity);
-    parts = Math.max(FEWEST_PARTS, MORE_PARTS * search.parts);
-    return isProven;
-  };
+  const searchFor = (d: Dinner) => new Search(compileModel(d, progress), 1);
+  const whole = searchFor(dinner);
+  const isProven = yield* whole.provingImpossible(() => isOver(SHARE_FOR_PROOF), Infinity);
+  const parts = Math.max(FEWEST_PARTS, MORE_PARTS * whole.parts);
   const conflict = yield* findConflict(dinner, {
+    isProven,
     isFeasible: (d) =>
       quickSearch(d, { ...options, seed: 1 }, patience(SHARE_FOR_PROBE, SHARE_FOR_CONFLICT), progress) !==
       null,
-    isImpossible,
+    isImpossible: (d) => searchFor(d).isProvenImpossible(() => isOver(SHARE_FOR_CONFLICT), parts),
     isOver: () => isOver(SHARE_FOR_CONFLICT),
   });
   const costOf = (d: Dinner, share: number) => quickCost(d, options, patience(share, 1), progress);

@@ -111,7 +111,12 @@ export class Search implements Runner {
 
   /** True where it is proven soon, in so many parts, that there is no plan; false says nothing. */
   isProvenImpossible(isOver: () => boolean, parts = PARTS_FOR_PROOF): boolean {
-    lastOf(this.diving.on(parts, isOver));
+    return lastOf(this.provingImpossible(isOver, parts));
+  }
+
+  /** The same in slices of one part. */
+  *provingImpossible(isOver: () => boolean, parts: number): Generator<void, boolean> {
+    yield* this.diving.on(parts, isOver);
     return this.diving.isImpossible;
   }
 

@@ -3,6 +3,7 @@ import { placedSteps, type Dinner, type DinnerFile } from '../../core/dinner';
 import { applyChanges } from '../../core/explain';
 import { demandsOf } from '../../core/explain/demands';
 import { withoutAsksOf, withoutTime, withSteps } from '../../core/explain/less';
+import { partiesOf } from '../../core/explain/parties';
 import { compileModel } from '../../core/model';
 import { Search } from '../../core/planner';
 import { dinnerFile, planOf, read, step } from '../builders/dinner';
@@ -213,20 +214,32 @@ describe('what is in the way is told step by step', () => {
   });
 });
 
-test('where steps are not told one by one, how much there is to do', () => {
-  const look = step('simmer', 60, {
-    attention: 'minded',
-    touch: { in: 2, out: 1 },
-    check: { every: 20, slack: 5, takes: 2 },
-    ways: [{ id: 'oven', label: 'In the oven', attention: 'alone', minutes: 90, touch: { in: 1, out: 0 } }],
+describe('more steps than are told one by one', () => {
+  test('say how much they need hands in all, each in the way that needs the fewest', () => {
+    const simmer = step('simmer', 60, {
+      attention: 'minded',
+      touch: { in: 2, out: 1 },
+      check: { every: 20, slack: 5, takes: 2 },
+      ways: [{ id: 'oven', label: 'In the oven', attention: 'alone', minutes: 90, touch: { in: 1, out: 0 } }],
+    });
+    const dinner = read(dinnerFile([step('knead', 40), step('lift', 5, { hands: 2 }), simmer]));
+    const { sumUp } = demandsOf(dinner).find(({ kind }) => kind === 'hands')!;
+    const all = new Set(placedSteps(dinner).map(({ name }) => name));
+    expect(sumUp!(partiesOf(dinner, all), dinner)).toBe(
+      '3 steps need hands for 51 minutes in all; Ada does one thing at a time',
+    );
+    const asUsual = { ...dinner, choices: { 'dish/simmer': null } };
+    expect(sumUp!(partiesOf(asUsual, all), asUsual)).toContain('57 minutes');
   });
-  const dinner = read(dinnerFile([step('knead', 40, { hands: 1 }), step('lift', 5, { hands: 2 }), look]));
-  const hands = demandsOf(dinner).find(({ kind }) => kind === 'hands')!;
-  expect(hands.tell([], dinner)).toBe(
-    'all steps together need hands for 51 minutes; Ada does one thing at a time',
-  );
-  const only = { ...dinner, choices: { 'dish/simmer': null } };
-  expect(hands.tell([], only)).toContain('hands for 57 minutes');
+
+  test('are told so where ten fill forty minutes before the plate', () => {
+    const works = Array.from({ length: 12 }, (_, k) => step(`work${k}`, 4));
+    const free = [{ from: '2026-10-17T18:20', to: '2026-10-17T23:59' }];
+    const file = dinnerFile(works, { cooks: [{ id: 'ada', name: 'Ada', free }] });
+    const hands = planOf(read(file), 200, 1, 8).conflict!.find(({ kind }) => kind === 'hands')!;
+    expect(hands.steps).toHaveLength(10);
+    expect(hands.text).toBe('10 steps need hands for 40 minutes in all; Ada does one thing at a time.');
+  });
 });
 
 test('where no change helps by itself, two together do', () => {
