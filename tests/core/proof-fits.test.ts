@@ -2,6 +2,7 @@ import { compileModel } from '../../core/model';
 import { Random, Search } from '../../core/planner';
 import { Fits } from '../../core/proof/fits';
 import { Known } from '../../core/proof/known';
+import { Pairs } from '../../core/proof/pairs';
 import type { Option } from '../../core/proof/options';
 import { makeTree, type Tree } from '../../core/proof/tree';
 import { dinnerFile, read, step } from '../builders/dinner';
@@ -21,8 +22,7 @@ function optionOf(tree: Tree, id: string): Option {
 
 /** Whether `other` can begin `later` minutes after `one` when both run as a whole. */
 function mayBegin(tree: Tree, one: string, other: string, later: number): boolean {
-  const fits = new Fits(tree, new Known(tree));
-  return fits.takes(2 * optionOf(tree, one).number, 2 * optionOf(tree, other).number, later) === 0;
+  return new Pairs(tree).takes(2 * optionOf(tree, one).number, 2 * optionOf(tree, other).number, later) === 0;
 }
 
 const pot = (id: string, minutes: number, every: number, takes: number, slack: number) =>
@@ -101,14 +101,14 @@ test('a pot beside a course takes of its table what cannot lie before the plates
   const tree = treeOf([pot('broth', 30, 10, 2, 2)], {
     courses: [{ id: 'only', name: 'Only', dishes: ['dish'], eating }],
   });
-  const fits = new Fits(tree, new Known(tree));
+  const pairs = new Pairs(tree);
   const broth = optionOf(tree, 'broth');
   const { plating } = tree.model.courses[0]!;
   const found = new Set<number>();
   for (let later = -eating - 2; later < 36; later++) {
     const platingMinutes = Array.from({ length: plating }, (_, n) => later - plating + n);
     const least = leastMinutes(stretchesOf(broth, 0), new Set(platingMinutes), later, later + eating);
-    const takes = fits.takes(2 * broth.number, 2 * tree.optionCount, later);
+    const takes = pairs.takes(2 * broth.number, 2 * tree.optionCount, later);
     expect(takes).toBe(least === Infinity ? NEVER : least);
     found.add(takes);
   }
@@ -127,7 +127,8 @@ test('no plan has two things as they are said not to fit', () => {
       search.showBest();
       const { board } = search;
       const tree = makeTree(model, board.config);
-      const fits = new Fits(tree, new Known(tree));
+      const pairs = new Pairs(tree);
+      const { distances } = new Fits(tree, new Known(tree));
       const parts = tree.order.map((i) => ({
         activity: i,
         number: 2 * tree.options[i]![board.mode[i]!]!.number,
@@ -141,16 +142,16 @@ test('no plan has two things as they are said not to fit', () => {
       for (const one of parts) {
         for (const other of parts) {
           if (one === other) continue;
-          expect(fits.takes(one.number, other.number, other.at - one.at)).toBe(0);
+          expect(pairs.takes(one.number, other.number, other.at - one.at)).toBe(0);
           met += 1;
         }
         for (const other of [...parts, ...courses]) {
           const apart = other.at - one.at;
-          expect(apart).toBeGreaterThanOrEqual(fits.distances.between(one.activity, other.activity));
-          expect(-apart).toBeGreaterThanOrEqual(fits.distances.between(other.activity, one.activity));
+          expect(apart).toBeGreaterThanOrEqual(distances.between(one.activity, other.activity));
+          expect(-apart).toBeGreaterThanOrEqual(distances.between(other.activity, one.activity));
         }
         courses.forEach((course, c) => {
-          const minutes = fits.takes(one.number, course.number, course.at - one.at);
+          const minutes = pairs.takes(one.number, course.number, course.at - one.at);
           expect(minutes).toBeLessThanOrEqual(model.courses[c]!.away);
         });
       }
