@@ -27,12 +27,14 @@ export {
 } from './schema';
 export {
   afterLinks,
+  allUses,
   followersOf,
   hostName,
   inWords,
   participants,
   placedSteps,
   quoted,
+  toolNames,
   wholeName,
   type AfterLink,
   type PlacedStep,

@@ -1,4 +1,4 @@
-import type { Dinner, Dish, Step } from './schema';
+import type { Dinner, Dish, Step, Use } from './schema';
 
 /** A step with its place in the dinner. */
 export interface PlacedStep {
@@ -52,6 +52,16 @@ export function placedSteps(dinner: Dinner): PlacedStep[] {
       courseIndex: course < 0 ? null : course,
     }));
   });
+}
+
+/** All that steps use in any of their ways. */
+export function allUses(dinner: Dinner): Use[] {
+  return placedSteps(dinner).flatMap(({ step }) => [step, ...step.ways].flatMap((way) => way.uses ?? []));
+}
+
+/** The tools among them, each once. */
+export function toolNames(dinner: Dinner): string[] {
+  return [...new Set(allUses(dinner).flatMap((use) => ('tool' in use ? [use.tool as string] : [])))];
 }
 
 /** What is done in a step, in quotes. */

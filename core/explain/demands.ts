@@ -1,5 +1,5 @@
 import { minutesInWords, toInstant, toWall, weekdayOf } from '../clock';
-import { inWords, keepName, placedSteps, type Dinner, type Step, type Use } from '../dinner';
+import { inWords, keepName, placedSteps, toolNames, type Dinner, type Step, type Use } from '../dinner';
 import {
   withoutHands,
   withoutHost,
@@ -281,11 +281,4 @@ function chosenInWords(dinner: Dinner): string[] {
   return [...dishes, ...steps]
     .filter(({ key }) => key in dinner.choices)
     .map(({ key, words, ways }) => `the way of ${words} is chosen: ${label(ways, dinner.choices[key]!)}`);
-}
-
-function toolNames(dinner: Dinner): string[] {
-  const uses = dinner.dishes.flatMap(({ steps }) =>
-    steps.flatMap((step) => [step, ...step.ways].flatMap((way) => way.uses ?? [])),
-  );
-  return [...new Set(uses.flatMap((use) => ('tool' in use ? [use.tool as string] : [])))];
 }

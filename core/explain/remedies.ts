@@ -1,6 +1,6 @@
 import { toInstant, toWall } from '../clock';
 import { withoutDish } from '../compose';
-import { inWords, placedSteps, type Dinner } from '../dinner';
+import { allUses, inWords, placedSteps, toolNames, type Dinner } from '../dinner';
 import type { Change, Remedy } from '../plan';
 import { applyChanges } from './change';
 
@@ -161,15 +161,11 @@ function ovenCandidates(dinner: Dinner): Candidate[] {
 /** One more of what steps use: a ring beside the stove, a pan from the neighbours. */
 function kitchenCandidates(dinner: Dinner): Candidate[] {
   const { rings, tools } = dinner.kitchen;
-  const uses = placedSteps(dinner).flatMap(({ step }) =>
-    [step, ...step.ways].flatMap((way) => way.uses ?? []),
-  );
-  const names = new Set(uses.flatMap((use) => ('tool' in use ? [use.tool as string] : [])));
-  const ofTools = [...names].map((tool) => ({
+  const ofTools = toolNames(dinner).map((tool) => ({
     change: [{ path: `kitchen.tools[${JSON.stringify(tool)}]`, value: (tools[tool] ?? 1) + 1 }],
     text: `One more ${tool}.`,
   }));
-  if (!uses.some((use) => 'ring' in use)) return ofTools;
+  if (!allUses(dinner).some((use) => 'ring' in use)) return ofTools;
   return [{ change: [{ path: 'kitchen.rings', value: rings + 1 }], text: 'One more ring.' }, ...ofTools];
 }
 

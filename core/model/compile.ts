@@ -8,6 +8,7 @@ import {
   ovenRange,
   placedSteps,
   platingMinutes,
+  toolNames,
   type Dinner,
   type PlacedStep,
   type StepWay,
@@ -91,16 +92,6 @@ function lasting(mode: Mode, minutes: number): Mode {
 function stretchesNeeded(mode: Mode): number {
   if (mode.isHands) return mode.hands * (mode.pausable ? MAX_PIECES : 1);
   return mode.checks + (mode.touchIn > 0 ? 1 : 0) + (mode.touchOut > 0 ? 1 : 0);
-}
-
-function toolNames(dinner: Dinner): string[] {
-  const names = new Set<string>();
-  for (const { step } of placedSteps(dinner)) {
-    for (const use of [step, ...step.ways].flatMap((s) => s.uses ?? [])) {
-      if ('tool' in use) names.add(use.tool as string);
-    }
-  }
-  return [...names];
 }
 
 /**

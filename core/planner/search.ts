@@ -36,8 +36,6 @@ const HOPELESS_ATTEMPTS = 10;
  */
 const SOON = 6;
 const WORK_FOR_ATTEMPT = 120;
-/** Parts that are looked at where nothing but a proof is wanted that there is no plan. */
-const PARTS_FOR_PROOF = 12;
 
 /** Attempts at another first plan. */
 const RESTART_ATTEMPTS = 12;
@@ -110,7 +108,7 @@ export class Search implements Runner {
   }
 
   /** True where it is proven soon, in so many parts, that there is no plan; false says nothing. */
-  isProvenImpossible(isOver: () => boolean, parts = PARTS_FOR_PROOF): boolean {
+  isProvenImpossible(isOver: () => boolean, parts: number): boolean {
     return lastOf(this.provingImpossible(isOver, parts));
   }
 

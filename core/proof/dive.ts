@@ -109,8 +109,7 @@ export class Dive {
     if (!part) node.prices = this.run > 0 ? this.anyPrices(space.nothing[0]!) : space.nothing[0]!;
     dual.setPrices(node.prices!);
     if (!space.narrow(node)) return false;
-    node.bound = space.bound(node);
-    if (node.bound === Infinity) return false;
+    if (space.bound(node) === Infinity) return false;
     dual.countUse();
     const conflict = busiest(node, dual, narrowing);
     const answer = answerOf(dual, conflict < 0 && anyOpen(node, narrowing, dual.tree) < 0);

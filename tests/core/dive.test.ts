@@ -89,7 +89,7 @@ describe('that there is none', () => {
     const search = new Search(model, 1);
     const whole = new Prover(model, possible(search), { target: Infinity, work: 0, settle: none });
     expect(whole.isDone).toBe(false);
-    expect(search.isProvenImpossible(never)).toBe(true);
+    expect(search.isProvenImpossible(never, 12)).toBe(true);
     expect(new Search(model, 2).construct({ rounds: 1, isOver: never })).toBe(false);
   });
 
@@ -107,8 +107,8 @@ describe('that there is none', () => {
   };
 
   test('is proven of one way to make the dinner after the other', () => {
-    expect(inThreeWays(1).isProvenImpossible(never)).toBe(true);
-    expect(inThreeWays(8).isProvenImpossible(never)).toBe(false);
+    expect(inThreeWays(1).isProvenImpossible(never, 12)).toBe(true);
+    expect(inThreeWays(8).isProvenImpossible(never, 12)).toBe(false);
     expect(inThreeWays(8).construct({ rounds: 1, isOver: never })).toBe(true);
   });
 

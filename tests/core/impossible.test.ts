@@ -6,7 +6,7 @@ import { GENERATORS, generateDinner, generateOddDinner } from '../builders/gener
 
 const never = () => false;
 
-const isProvenImpossible = (model: Model) => new Search(model, 1).isProvenImpossible(never);
+const isProvenImpossible = (model: Model) => new Search(model, 1).isProvenImpossible(never, 12);
 
 const modelOf = (...what: Parameters<typeof dinnerFile>) => compileModel(read(dinnerFile(...what)));
 
