@@ -9,6 +9,8 @@ export interface Arguments {
   readonly file: string;
   readonly seconds: number;
   readonly seed: number;
+  /** Whether a seed was asked for: then the same plan comes of it each time. */
+  readonly isRepeatable: boolean;
   readonly style: Style | undefined;
 }
 
@@ -37,5 +39,6 @@ export function readArguments(argv: readonly string[]): Arguments {
   if (values.style !== undefined && !STYLES.includes(values.style)) {
     throw new UserError(`--style: found ${values.style}, expected one of ${STYLES.join(', ')}`);
   }
-  return { file, seconds, seed, style: values.style as Style | undefined };
+  const isRepeatable = values.seed !== undefined;
+  return { file, seconds, seed, isRepeatable, style: values.style as Style | undefined };
 }

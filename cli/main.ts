@@ -21,7 +21,7 @@ export async function main(argv: readonly string[], beside: readonly Worker[]): 
 }
 
 async function planFile(argv: readonly string[], beside: readonly Worker[]): Promise<Plan> {
-  const { file, seconds, seed, style } = readArguments(argv);
+  const { file, seconds, seed, isRepeatable, style } = readArguments(argv);
   const result = readDinnerText(readFile(file));
   if (!result.ok) {
     const [first, ...others] = result.problems.map(describeProblem);
@@ -36,6 +36,7 @@ async function planFile(argv: readonly string[], beside: readonly Worker[]): Pro
     notices: result.notices,
     seconds,
     end,
+    fillsTime: !isRepeatable,
   }));
   return planSideBySide(orders, beside);
 }

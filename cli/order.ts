@@ -8,6 +8,7 @@ export interface Order {
   readonly notices: readonly string[];
   readonly seconds: number;
   readonly seed: number;
+  readonly fillsTime: boolean;
   readonly part: PlanOptions['part'];
   /** When all runs have to end, in milliseconds since 1970. */
   readonly end: number;

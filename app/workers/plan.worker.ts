@@ -37,6 +37,7 @@ const api = {
       seconds,
       seed,
       part,
+      fillsTime: true,
       forFirstPlan: FOR_FIRST_PLAN,
       now: () => performance.now(),
       isCancelled: () => !isWanted(),

@@ -6,6 +6,7 @@ import type { Answer, Proof } from '../proof';
 import { lastOf } from '../slices';
 import { impossiblePlan, noPlan } from './impossible-plan';
 import type { Budget } from './runs';
+import { Pace } from './pace';
 import { Proving } from './proving';
 import { Search } from './search';
 
@@ -24,6 +25,8 @@ export interface PlanOptions {
   readonly onBetter?: (plan: Plan) => void;
   /** Where several runs go on side by side: all but one only search, that one sees to the proof, too, and to why there is no plan. */
   readonly part?: 'search' | 'proof';
+  /** Takes as many rounds as there is time for, so that it is not repeatable, and not those that any machine has time for. */
+  readonly fillsTime?: boolean;
   /** Overrides how many rounds the search may take; the proof is cut short in the same measure. */
   readonly rounds?: number;
 }
@@ -92,8 +95,8 @@ export function* planInSlices(
   const rounds = options.rounds ?? usual;
   const work = STARTS_A_SECOND * options.seconds * Math.min(1, rounds / usual);
   let forRelaxed = 0;
-  const until = (part: number) => () =>
-    options.now() >= Math.min(end, begin + 1000 * options.seconds * part + forRelaxed) || isCancelled();
+  const endOf = (part: number) => Math.min(end, begin + 1000 * options.seconds * part + forRelaxed);
+  const until = (part: number) => () => options.now() >= endOf(part) || isCancelled();
   const onBetter = () => options.onBetter?.(assemblePlan(search.board, notices, null));
   const patience = 1000 * (options.forFirstPlan ?? 0);
   const lastFirst = Math.max(
@@ -107,17 +110,21 @@ export function* planInSlices(
     return yield* impossiblePlan(dinner, notices, options, endOfReasons, progress);
   }
   const proving = new Proving(search, work * shares.proof, until(1), onBetter);
+  const fills = options.fillsTime && options.rounds === undefined && !isSmall;
+  const pace = new Pace(search, options.now);
   const relax = function* (): Generator<void, Answer[]> {
     const from = options.now();
     const answers = yield* proving.relax();
     forRelaxed = options.now() - from;
+    pace.leaveOut(forRelaxed);
     return answers;
   };
   let proof: Proof | null = null;
   for (const part of spells(options.seconds, isSmall)) {
     // What is proven before its time is up is the same plan each time, so no spell hangs on the clock.
     const isOver = until(isSmall ? 1 : shares.search);
-    const budget = { rounds: Math.round(rounds * part), isOver, onBetter };
+    const fit = fills ? () => pace.roundsBy(endOf(shares.search)) : undefined;
+    const budget = { rounds: Math.round(rounds * part), isOver, onBetter, fit };
     if (isSmall && proof) yield* improvingByBoth(search, budget, () => proving.lately());
     else yield* search.improving(shares.relaxes ? { ...budget, relax } : budget);
     if (shares.proves) proof = yield* proving.prove(part);

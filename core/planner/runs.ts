@@ -13,6 +13,8 @@ export interface Budget {
   readonly onBetter?: (cost: number) => void;
   /** How hot the acceptance rule begins, as a share of the usual; less keeps nearer to where it sets out. */
   readonly heat?: number;
+  /** Rounds that there is time for in all, as fast as they have gone so far; asked now and then. A run without it is repeatable. */
+  readonly fit?: () => number;
   /** Relaxed answers to set out from, the best last; asked for once there is a plan that shows what the dinner may cost. */
   readonly relax?: () => Generator<void, Answer[]>;
 }
@@ -47,16 +49,29 @@ const MOST_TRIED = 4;
 const SHARE_OF_TRY = 0.04;
 const HEAT_OF_TRY = 0.25;
 const HEAT_AFTER = 0.5;
+/** Share of the rounds of one long run that show how many there is time for. */
+const SHARE_TO_FIT = 0.1;
 
 /** Improves the best plan of a search until the budget is spent, in runs as the rounds allow. Where it is told how hot to begin, it makes one from the plan in hand. */
 export function* runsFor(search: Runner, budget: Budget, activities: number): Generator<void, void> {
   const { heat, relax } = budget;
   const rounds = budget.rounds - search.rounds;
-  const starts = Math.min(MOST_STARTS, Math.floor(rounds / (ROUNDS_FOR_START * activities ** 2)));
+  const startsIn = (count: number) =>
+    Math.min(MOST_STARTS, Math.floor(count / (ROUNDS_FOR_START * activities ** 2)));
   if (heat !== undefined) yield* search.cooling(budget, budget.rounds, heat);
   else if (relax) yield* fromRelaxed(search, budget, rounds, relax);
-  else if (starts >= 2) yield* fromSeveral(search, budget, rounds, starts);
-  else yield* search.cooling(budget, budget.rounds, 1);
+  else if (startsIn(rounds) >= 2) yield* fromSeveral(search, budget, rounds, startsIn);
+  else yield* inOne(search, budget, rounds);
+}
+
+/** One long run; where it is to be seen how many rounds there is time for, another goes before it. */
+function* inOne(search: Runner, budget: Budget, rounds: number): Generator<void, void> {
+  if (budget.fit) yield* search.cooling(budget, search.rounds + Math.round(rounds * SHARE_TO_FIT), 1);
+  yield* search.cooling(budget, allRounds(budget), 1);
+}
+
+function allRounds({ fit, rounds }: Budget): number {
+  return fit ? fit() : rounds;
 }
 
 /** One run, begun again from the best of some relaxed answers that plans come of. */
@@ -67,42 +82,52 @@ function* fromRelaxed(
   relax: () => Generator<void, Answer[]>,
 ): Generator<void, void> {
   const { board, best } = search;
-  yield* search.cooling(budget, search.rounds + Math.round(rounds * SHARE_BEFORE), 1);
+  const begun = search.rounds;
+  yield* search.cooling(budget, begun + Math.round(rounds * SHARE_BEFORE), 1);
   const answers = yield* relax();
   const all = new Pool(board, 1);
   all.keep(best);
   const inner = { ...budget, onBetter: onlyBelow(all, budget) };
   const near = new Pool(board, 1);
+  const until = allRounds(budget);
+  const ofTry = Math.round((until - begun) * SHARE_OF_TRY);
   for (const answer of answers.slice(-MOST_TRIED).reverse()) {
     if (budget.isOver() || !search.startNear(answer, budget)) continue;
-    yield* search.cooling(inner, search.rounds + Math.round(rounds * SHARE_OF_TRY), HEAT_OF_TRY);
+    yield* search.cooling(inner, search.rounds + ofTry, HEAT_OF_TRY);
     near.keep(best);
     all.keep(best);
   }
   const from = near.first();
   best.takeOver(from ?? all.first()!);
-  yield* search.cooling(inner, budget.rounds, from ? HEAT_AFTER : 1);
+  yield* search.cooling(inner, until, from ? HEAT_AFTER : 1);
   all.keep(best);
   best.takeOver(all.first()!);
 }
 
 /** Several runs, each from a first plan of its own; then the best of their ends made warm again. */
-function* fromSeveral(search: Runner, budget: Budget, rounds: number, starts: number): Generator<void, void> {
+function* fromSeveral(
+  search: Runner,
+  budget: Budget,
+  rounds: number,
+  startsIn: (rounds: number) => number,
+): Generator<void, void> {
   const { board, best, random } = search;
-  const pool = new Pool(board, starts);
+  const pool = new Pool(board, startsIn(rounds));
   pool.keep(best);
   const begun = search.rounds;
   const inner = { ...budget, onBetter: onlyBelow(pool, budget) };
-  for (let k = 1; k <= starts && !budget.isOver(); k++) {
-    if (k > 1 && !(yield* search.startAnew(inner))) best.takeOver(pool.choose(random));
-    yield* search.cooling(inner, begun + Math.round((rounds * SHARE_FOR_STARTS * k) / starts), 1);
+  const countAll = () => allRounds(budget) - begun;
+  const part = (until: number, runs: number) => search.rounds + Math.round((until - search.rounds) / runs);
+  let all = rounds;
+  for (let k = 0; k < startsIn(all) && !budget.isOver(); k++) {
+    if (k > 0 && !(yield* search.startAnew(inner))) best.takeOver(pool.choose(random));
+    yield* search.cooling(inner, part(begun + all * SHARE_FOR_STARTS, startsIn(all) - k), 1);
     pool.keep(best);
+    all = countAll();
   }
-  const left = budget.rounds - search.rounds;
-  const from = search.rounds;
-  for (let k = 1; k <= REHEATS && !budget.isOver(); k++) {
+  for (let k = 0; k < REHEATS && !budget.isOver(); k++) {
     best.takeOver(pool.choose(random));
-    yield* search.cooling(inner, from + Math.round((left * k) / REHEATS), REHEAT);
+    yield* search.cooling(inner, part(begun + countAll(), REHEATS - k), REHEAT);
     pool.keep(best);
   }
   best.takeOver(pool.first()!);

@@ -42,6 +42,7 @@ export default defineEventHandler(async (event) => {
   const slices = planInSlices(result.dinner, result.notices, {
     seconds,
     seed,
+    fillsTime: query.seed === undefined,
     now: () => performance.now(),
     isCancelled: () => isGone,
     onBetter: (plan) => (better = plan),

@@ -60,7 +60,7 @@ function planned(dinner: Dinner, seconds: number, seed: number): { plan: Plan; c
   const begin = now();
   let first = Infinity;
   const onBetter = () => (first = Math.min(first, now() - begin));
-  const plan = planDinner(dinner, [], { seconds, seed, now, onBetter });
+  const plan = planDinner(dinner, [], { seconds, seed, now, onBetter, fillsTime: true });
   return { plan, cost: plan.cost ?? Infinity, first };
 }
 
@@ -114,7 +114,7 @@ function replanned(dinner: Dinner, plan: Plan): string {
   if (!late) return '-';
   const progress = behindAfter(plan, late, 6);
   const quick = replanDinner(dinner, [], plan, { seconds: 0.1, seed: 1, now }, progress);
-  const anew = planDinner(dinner, [], { seconds: 2, seed: 1, now }, progress);
+  const anew = planDinner(dinner, [], { seconds: 2, seed: 1, now, fillsTime: true }, progress);
   if (!quick.feasible || !anew.feasible)
     return `${quick.feasible ? 'plan' : 'none'}/${anew.feasible ? 'plan' : 'none'}`;
   return percent(quick.cost!, anew.cost!);
