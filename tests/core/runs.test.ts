@@ -121,6 +121,40 @@ describe('where a relaxation can be asked', () => {
   });
 });
 
+describe('where it is seen how many rounds there is time for', () => {
+  test('of several first plans the next take more, and so does warming up', () => {
+    const told = new Told();
+    const said = told.run(2000, undefined, { fit: () => 9000 });
+    expect(said[0]).toBe('125 rounds, heat 1');
+    // The other seven share what half of nine thousand leaves them.
+    expect(said.filter((what) => what === '625 rounds, heat 1')).toHaveLength(7);
+    expect(said.filter((what) => what === '225 rounds, heat 0.2')).toHaveLength(20);
+    expect(told.rounds).toBe(9000);
+  });
+
+  test('a slow machine warms up for less', () => {
+    const told = new Told();
+    told.run(2000, undefined, { fit: () => 1000 });
+    expect(told.rounds).toBe(1000);
+  });
+
+  test('a short run goes before one long run', () => {
+    expect(new Told().run(300, undefined, { fit: () => 500 })).toEqual([
+      '30 rounds, heat 1',
+      '470 rounds, heat 1',
+    ]);
+  });
+
+  test('what is tried near relaxed answers takes its share of all', () => {
+    expect(new Told().run(500, [1, 2, 3, 4], { fit: () => 1000 })).toEqual([
+      '100 rounds, heat 1',
+      'relax',
+      ...[4, 3, 2, 1].flatMap((n) => [`near ${n}`, '40 rounds, heat 0.25']),
+      '740 rounds, heat 0.5',
+    ]);
+  });
+});
+
 test('a run told how hot to begin is one run, whatever else there may be', () => {
   const told = new Told();
   expect(told.run(5000, [1], { heat: 0.3 })).toEqual(['5000 rounds, heat 0.3']);
