@@ -129,10 +129,6 @@ const times = computed(() => Number(factor.value.toFixed(2)));
   justify-items: start;
 }
 
-.scale :deep(.el-segmented) {
-  min-height: 44px;
-}
-
 .row :deep(.el-select) {
   width: 12rem;
 }
