@@ -6,6 +6,8 @@ export async function planned(page: Page): Promise<void> {
 }
 
 export async function openDemo(page: Page, name: string): Promise<void> {
+  const more = page.getByRole('banner').getByRole('button', { name: 'More' });
+  if (await more.isVisible()) await more.click();
   await page.getByRole('button', { name: 'Open', exact: true }).click();
   await page.getByRole('menuitem', { name: new RegExp(name) }).click();
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();

@@ -26,3 +26,37 @@ for (const [path, heading] of [
     await expect.poll(wide).toBeLessThanOrEqual(0);
   });
 }
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 } });
+
+  test('what is in hand and Done are on the first screen', async ({ page }) => {
+    await page.getByRole('link', { name: 'Cook' }).click();
+    await expect(page.getByRole('button', { name: 'Done', exact: true })).toBeInViewport({ ratio: 1 });
+  });
+
+  test('what is seldom needed is behind a button, and goes away with the view', async ({ page }) => {
+    const head = page.getByRole('banner');
+    const more = head.getByRole('button', { name: 'More' });
+    await expect(head.getByRole('button', { name: 'Dinners' })).toBeHidden();
+    await expect(head.getByRole('button', { name: 'Undo' })).toBeHidden();
+    await more.click();
+    await expect(more).toHaveAttribute('aria-expanded', 'true');
+    await head.getByRole('button', { name: 'Candle', exact: true }).click();
+    await expect(head.getByRole('button', { name: 'Daylight', exact: true })).toBeVisible();
+    await head.getByRole('link', { name: 'Menu' }).click();
+    await expect(head.getByRole('button', { name: 'Dinners' })).toBeHidden();
+    await expect(more).toHaveAttribute('aria-expanded', 'false');
+  });
+
+  test('undo stands at the top once there is something to undo', async ({ page }) => {
+    const head = page.getByRole('banner');
+    await head.getByRole('link', { name: 'Menu' }).click();
+    const guests = page.getByRole('spinbutton', { name: 'At table' });
+    await guests.fill('5');
+    await guests.press('Enter');
+    await head.getByRole('button', { name: 'Undo' }).click();
+    await expect(guests).toHaveValue('4');
+    await expect(head.getByRole('button', { name: 'Redo' })).toBeVisible();
+  });
+});

@@ -20,6 +20,8 @@ const isHelpOpen = ref(false);
 const isShelfOpen = ref(false);
 const isBeginOpen = ref(false);
 const isDropping = ref(false);
+/** On a phone what is seldom needed is behind a button. */
+const isMoreOpen = ref(false);
 
 const VIEWS = [
   { path: '/evening', name: 'Evening', key: 'e' },
@@ -32,6 +34,12 @@ const VIEWS = [
 
 /** While cooking, undo is about what was done, and stands there. */
 const canUndo = computed(() => !['/cook', '/print'].includes(route.path));
+const isUndoable = computed(() => undoing.value.past.length + undoing.value.future.length > 0);
+
+watch(
+  () => route.path,
+  () => (isMoreOpen.value = false),
+);
 
 watch(
   () => store.changedElsewhere,
@@ -100,17 +108,26 @@ async function drop(event: DragEvent): Promise<void> {
           {{ view.name }}
         </NuxtLink>
       </nav>
-      <div class="tools">
-        <template v-if="canUndo">
+      <div class="acts">
+        <div v-if="canUndo" class="tools" :class="{ idle: !isUndoable }">
           <el-button :disabled="undoing.past.length === 0" @click="undoing.undo()">Undo</el-button>
           <el-button :disabled="undoing.future.length === 0" @click="undoing.redo()">Redo</el-button>
-        </template>
-        <el-button @click="isShelfOpen = true">Dinners</el-button>
-        <FileMenu @open="open" />
-        <el-button :aria-pressed="isDark" @click="toggleDark()">
-          {{ isDark ? 'Daylight' : 'Candle' }}
-        </el-button>
-        <el-button aria-label="Keyboard shortcuts" @click="isHelpOpen = true">?</el-button>
+        </div>
+        <el-button
+          class="more"
+          :aria-expanded="isMoreOpen"
+          aria-controls="seldom"
+          @click="isMoreOpen = !isMoreOpen"
+          >More</el-button
+        >
+        <div id="seldom" class="tools seldom" :class="{ open: isMoreOpen }">
+          <el-button @click="isShelfOpen = true">Dinners</el-button>
+          <FileMenu @open="open" />
+          <el-button :aria-pressed="isDark" @click="toggleDark()">
+            {{ isDark ? 'Daylight' : 'Candle' }}
+          </el-button>
+          <el-button aria-label="Keyboard shortcuts" @click="isHelpOpen = true">?</el-button>
+        </div>
       </div>
     </header>
     <div v-if="trouble.text" class="trouble no-print" role="alert">
@@ -209,10 +226,16 @@ nav {
   font-weight: 600;
 }
 
+.acts,
 .tools {
   display: flex;
   flex-wrap: wrap;
   gap: 0.4rem;
+}
+
+.more {
+  display: none;
+  padding-inline: 0.7rem;
 }
 
 .tools :deep(.el-button) {
@@ -227,9 +250,10 @@ main {
   outline: none;
 }
 
-@media (min-width: 1150px) {
+@media (min-width: 961px) {
   .head,
   nav,
+  .acts,
   .tools {
     flex-wrap: nowrap;
   }
@@ -247,17 +271,71 @@ main {
   }
 }
 
-@media (max-width: 600px) {
-  nav {
-    flex-basis: 100%;
+@media (min-width: 961px) and (max-width: 1149px) {
+  .brand {
+    display: none;
+  }
+
+  .head {
+    gap: 0.6rem;
   }
 
   .view {
-    padding: 0 0.6rem;
+    padding: 0 0.45rem;
   }
 
-  .tools,
+  .tools :deep(.el-button) {
+    padding-inline: 0.45rem;
+  }
+}
+
+@media (max-width: 960px) {
+  .head {
+    gap: 0.25rem 0.4rem;
+    padding: 0.4rem 0.6rem;
+  }
+
+  .title {
+    flex: 1 1 0;
+    min-width: 0;
+    padding-left: 0.3rem;
+  }
+
+  .acts {
+    display: contents;
+  }
+
+  .brand,
+  .idle,
+  .seldom:not(.open) {
+    display: none;
+  }
+
+  h1 {
+    white-space: nowrap;
+  }
+
   nav {
+    flex-basis: 100%;
+    order: 1;
+  }
+
+  .more {
+    display: inline-flex;
+  }
+
+  .seldom {
+    flex-basis: 100%;
+  }
+}
+
+@media (max-width: 600px) {
+  .view {
+    padding: 0 0.4rem;
+    font-size: 0.95rem;
+  }
+
+  .tools {
     gap: 0.25rem;
   }
 }

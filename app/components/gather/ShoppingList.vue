@@ -177,13 +177,18 @@ li {
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 0 0.5rem;
   align-items: center;
+  padding-block: 0.3rem;
   border-bottom: 1px solid var(--line);
+}
+
+li:last-child {
+  border-bottom: none;
 }
 
 .for {
   grid-column: 1;
   grid-row: 2;
-  padding: 0 0 0.3rem 1.5rem;
+  padding-left: 1.5rem;
   font-size: 0.9rem;
 }
 
