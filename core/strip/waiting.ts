@@ -14,7 +14,7 @@ export interface Waiting {
   readonly to: number;
   /** Up to here it loses nothing. */
   readonly bestUntil: number;
-  /** Past this it is spoilt; null: no limit. */
+  /** Past this what is still there then is spoilt; null: no limit. */
   readonly spoiltAt: number | null;
 }
 
@@ -42,8 +42,11 @@ export function waitingOf(dinner: Dinner, plan: Plan): Waiting[] {
     }
     if (next.length === 0) return [];
     const to = Math.max(...next.map((n) => n.start));
-    const limits = next.flatMap((n) => (typeof n.most === 'number' ? [row.end + n.most] : []));
     if (to <= row.end) return [];
+    // What was taken before has its own limit: the meat goes on at once, its pan may wait.
+    const limits = next.flatMap(({ start, most }) =>
+      start === to && typeof most === 'number' ? [row.end + most] : [],
+    );
     return [
       {
         step: row.step,

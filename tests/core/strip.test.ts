@@ -8,7 +8,7 @@ import {
   waitingOf,
   yOf,
 } from '../../core/strip';
-import { demoText, planOf, read } from '../builders/dinner';
+import { demoText, dinnerFile, planOf, read, step } from '../builders/dinner';
 
 const SPANS = fc.array(
   fc
@@ -96,4 +96,23 @@ test('what waits is shown from its end to what takes it, with the moment past wh
       spoiltAt: row.end + 30,
       how: 'hot',
     });
+});
+
+test('what is taken at once does not limit what waits on', () => {
+  const file = dinnerFile([
+    step('sear', 10, { keeps: { most: 60 } }),
+    step('roast', 20, { attention: 'alone', after: [{ step: 'sear', most: 0 }] }),
+    step('sauce', 5, { after: [{ step: 'sear', least: 5 }] }),
+    step('dress', 2, { after: ['roast', 'sauce'] }),
+  ]);
+  const dinner = read(file);
+  const plan = planOf(dinner, 200);
+  const at = (id: string) => plan.steps.find((s) => s.step.endsWith(`/${id}`))!;
+  expect(at('roast').start).toBe(at('sear').end);
+  expect(at('sauce').start).toBeGreaterThan(at('sear').end);
+  expect(waitingOf(dinner, plan).find((w) => w.step === at('sear').step)).toMatchObject({
+    from: at('sear').end,
+    to: at('sauce').start,
+    spoiltAt: at('sear').end + 60,
+  });
 });
