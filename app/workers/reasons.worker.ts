@@ -27,7 +27,7 @@ const now = () => performance.now();
 const options = { seconds: 0.25, seed: 1, now };
 const QUICK = { seconds: 0.1, seed: 1, now };
 /** Rounds of the search for one place of a step, and milliseconds for all of them. */
-const ROOM_ROUNDS = 40;
+const ROOM_ROUNDS = 500;
 const ROOM_TIME = 2500;
 /** Rises of the cost for which the room is told. */
 const RISES = [1, 5, 20];

@@ -19,12 +19,13 @@ export interface RoomOptions {
 }
 
 /** Minutes further than which no step is moved to try its room. */
-const FARTHEST = 720;
+const FARTHEST = 1024;
 const HALVINGS = 5;
 
 /**
  * Earliest and latest start of a step with all else free to move and the cost rising by no more than each of
- * `rises`. Each end was reached by a plan that was found, so the true room may be larger, never smaller.
+ * `rises`, rising themselves; what lies between may cost more. Each end was reached by a plan that was found, so the true
+ * room may be larger, never smaller.
  */
 export function roomOf(
   dinner: Dinner,
@@ -35,36 +36,33 @@ export function roomOf(
 ): Room[] {
   const row = plan.steps.find((s) => s.step === step);
   if (!row || plan.cost === null) return [];
-  const tried = new Map<number, number>([[row.start, plan.cost]]);
-  const costAt = (start: number): number => {
-    let cost = tried.get(start);
-    if (cost === undefined) {
-      cost = options.isOver() ? Infinity : costPinned(dinner, plan, step, start, options);
-      tried.set(start, cost);
-    }
-    return cost;
-  };
-  const reach = (by: 1 | -1, limit: number): number => {
-    let good = 0;
-    let bad = FARTHEST;
-    for (let d = 1; d < FARTHEST; d *= 2) {
-      if (costAt(row.start + by * d) > limit) {
-        bad = d;
-        break;
+  const ends = ([-1, 1] as const).map((by) => {
+    const costs = new Map([[0, plan.cost!]]);
+    const costAt = (distance: number): number => {
+      const known = costs.get(distance);
+      if (known !== undefined) return known;
+      if (options.isOver()) return Infinity;
+      const cost = costPinned(dinner, plan, step, row.start + by * distance, options);
+      costs.set(distance, cost);
+      return cost;
+    };
+    const farthest = (limit: number) =>
+      Math.max(...[...costs].map(([distance, cost]) => (cost <= limit ? distance : 0)));
+    // The next minute may be taken where one much farther is not: no distance hides the next one.
+    for (let d = 1; d <= FARTHEST; d *= 2) costAt(d);
+    const limits = rises.map((rise) => plan.cost! + rise + 0.005);
+    for (const limit of limits) {
+      let good = farthest(limit);
+      let bad = Math.max(1, 2 * good);
+      for (let k = 0; k < HALVINGS && bad - good > 1; k++) {
+        const middle = (good + bad) >> 1;
+        if (costAt(middle) > limit) bad = middle;
+        else good = middle;
       }
-      good = d;
     }
-    for (let k = 0; k < HALVINGS && bad - good > 1; k++) {
-      const middle = (good + bad) >> 1;
-      if (costAt(row.start + by * middle) > limit) bad = middle;
-      else good = middle;
-    }
-    return row.start + by * good;
-  };
-  return rises.map((rise) => {
-    const limit = plan.cost! + rise + 0.005;
-    return { rise, earliest: reach(-1, limit), latest: reach(1, limit) };
+    return limits.map((limit) => row.start + by * farthest(limit));
   });
+  return rises.map((rise, k) => ({ rise, earliest: ends[0]![k]!, latest: ends[1]![k]! }));
 }
 
 /** The cost of a plan near the old one in which the step starts then; Infinity where none was found. */

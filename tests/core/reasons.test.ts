@@ -132,6 +132,30 @@ test('room to move grows with what it may cost, and each end of it costs no more
   expect(rooms[2]!.earliest).toBeLessThan(start);
 });
 
+test('room goes on beyond minutes that others have', () => {
+  const dinner = read(
+    dinnerFile(
+      [
+        step('first', 30, { keeps: { most: 600, best: 600 } }),
+        step('chop', 10, { keeps: { most: 600, best: 600 } }),
+        step('last', 40, { keeps: { most: 600, best: 600 } }),
+      ],
+      {
+        pins: [
+          { step: 'dish/first', start: '2026-10-17T17:00' },
+          { step: 'dish/last', start: '2026-10-17T17:40' },
+        ],
+      },
+    ),
+  );
+  const plan = planOf(dinner);
+  const at = (id: string) => plan.steps.find((row) => row.step === `dish/${id}`)!;
+  expect(at('chop').start).toBeGreaterThanOrEqual(at('last').end);
+  const [room] = roomOf(dinner, plan, 'dish/chop', [40], { seed: 1, rounds: 60, isOver: () => false });
+  // Before the first it only makes the day longer.
+  expect(room!.earliest).toBeLessThanOrEqual(at('first').start - 10);
+});
+
 describe('what it costs', () => {
   const dinner = read(
     dinnerFile([], {

@@ -34,7 +34,15 @@ const sides = computed(() => {
   });
   return [side('Not earlier', earlier, start - earlier.until), side('Not later', later, later.until - start)];
 });
-const rooms = computed(() => (reasons.rooms?.step === props.step ? reasons.rooms.rooms : []));
+const rooms = computed(() => {
+  const start = why.value?.start;
+  if (start === undefined || reasons.rooms?.step !== props.step) return [];
+  return reasons.rooms.rooms.map(({ rise, earliest, latest }) => {
+    const early = earliest < start ? `as early as ${times.clockSince(earliest, start)}` : 'no earlier';
+    const late = latest > start ? `as late as ${times.clockSince(latest, start)}` : 'no later';
+    return { rise, text: earliest < latest ? `${early}, ${late}` : 'at no other time that was found' };
+  });
+});
 </script>
 
 <template>
@@ -62,7 +70,7 @@ const rooms = computed(() => (reasons.rooms?.step === props.step ? reasons.rooms
       <p v-if="reasons.isLooking" class="soft" role="status">Trying how far it can go ...</p>
       <p v-for="room in rooms" :key="room.rise">
         If the evening may be {{ room.rise }} {{ room.rise === 1 ? 'point' : 'points' }} worse:
-        {{ times.clock(room.earliest) }} to {{ times.clock(room.latest) }}.
+        {{ room.text }}.
       </p>
     </template>
   </section>
