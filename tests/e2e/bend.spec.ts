@@ -171,16 +171,32 @@ test('the evening answers: why it begins then, and what would let the cook sit',
   const panel = page.getByRole('complementary');
   await panel.getByRole('button', { name: /What makes the work begin at/ }).click();
   await expect(panel.getByText(/Not later: .* (follows at|is plated at|is busy with)/).first()).toBeVisible();
-  await panel.getByRole('button', { name: 'What would let me sit through Starter?' }).click();
+  await panel.getByRole('button', { name: 'What would let me begin later?' }).click();
   await expect(panel.getByRole('progressbar')).toBeVisible();
   await expect(panel.getByRole('progressbar')).toBeHidden({ timeout: 40_000 });
+  await expect(panel.getByText(/min later\. The day from/).first()).toBeVisible();
   // A plan may have the cook at the table all through already.
+  await panel.getByRole('button', { name: 'What would let me sit through Starter?' }).click();
   await expect(
     panel
       .getByText(/away during it instead of|not away at all/)
-      .or(panel.getByText('Nothing that was tried helps.'))
+      .or(panel.getByText('Nothing is needed: nobody who eats leaves the table during it.'))
       .first(),
-  ).toBeVisible();
+  ).toBeVisible({ timeout: 40_000 });
+  await page.keyboard.press('Escape');
+});
+
+test('a cook who sits through a course already is told so', async ({ page }) => {
+  await page.getByRole('button', { name: 'Decided (0)' }).click();
+  await page.getByText('all through Dessert').click();
+  await expect(page.getByText('Nobody leaves the table during Dessert.')).toBeVisible();
+  await planned(page);
+  await reasonsThere(page);
+  await page.getByRole('button', { name: 'Ask', exact: true }).click();
+  const panel = page.getByRole('complementary');
+  await panel.getByRole('button', { name: 'What would let me sit through Dessert?' }).click();
+  await expect(panel.getByText(/^\s*Nothing is needed/)).toBeVisible();
+  await expect(panel.getByRole('progressbar')).toBeHidden();
 });
 
 test('a cook stays at the table all through a course', async ({ page }) => {

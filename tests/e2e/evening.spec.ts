@@ -29,6 +29,19 @@ test('lands on the planned demo dinner: the run sheet, the courses, the step and
   await expect(detail).toBeHidden();
 });
 
+test('a step of the evening before tells its day, and so does what it waits for', async ({ page }) => {
+  await page.getByText('List', { exact: true }).click();
+  await page
+    .getByRole('button', { name: /Trim the duck legs/ })
+    .first()
+    .click();
+  const detail = page.getByRole('complementary');
+  await expect(detail.getByText(/^\d\d:\d\d on Friday \d+ \w+ to \d\d:\d\d, \d+ min/)).toBeVisible();
+  await expect(
+    detail.getByRole('button', { name: /^\d\d:\d\d on Saturday .* Take the duck legs out/ }),
+  ).toBeVisible();
+});
+
 test('guests from 4 to 6: planned anew; then the evening is played to dessert and survives a reload', async ({
   page,
 }) => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { chainFrom, firstOfDay, type Wish } from '../../../core/reasons';
+import { chainFrom, firstOfDay, shortOf, type Wish } from '../../../core/reasons';
 import { useCourses } from '../../composables/useCourses';
 import { useSteps } from '../../composables/useSteps';
 import { useTried } from '../../composables/useTried';
@@ -34,9 +34,14 @@ const questions = computed(() => [
   })),
 ]);
 
+/** A cook who sits through a course already has no need of a change. */
+const isGranted = (wish: Wish | 'why') =>
+  wish !== 'why' && wish.kind === 'sit' && shortOf(wish, store.dinner!, store.plan!) === 0;
+
 function ask(wish: Wish | 'why'): void {
   const { file, plan } = store;
-  askFor(wish, wish === 'why' ? undefined : (remote, tell) => remote.ask(file, plan!, wish, tell));
+  if (wish === 'why' || isGranted(wish)) askFor(wish);
+  else askFor(wish, (remote, tell) => remote.ask(file, plan!, wish, tell));
 }
 
 const isAsked = (wish: Wish | 'why') => JSON.stringify(asked.value) === JSON.stringify(wish);
@@ -55,13 +60,16 @@ function brings({ before, after }: Tried): string {
         <ol v-if="wish === 'why'" class="chain">
           <li v-for="link in chain" :key="link.step">
             <button class="link-button" @click="emit('choose', link.step)">
-              {{ times.clock(link.start) }} {{ steps.does(link.step) }}
+              {{ times.clockSince(link.start, 0) }} {{ steps.does(link.step) }}
             </button>
             <span v-if="link.holds">Not later: {{ steps.reason(link.holds).text }}.</span>
             <span v-else>Nothing holds it there but the cost.</span>
           </li>
           <li v-if="chain.length === 0" class="soft">Looking ...</li>
         </ol>
+        <p v-else-if="isGranted(wish)" role="status">
+          Nothing is needed: nobody who eats leaves the table during it.
+        </p>
         <TriedList v-else :trying="trying" :brings="brings" @stop="stop" />
       </template>
     </div>

@@ -76,7 +76,8 @@ const keeps = computed(() => {
     </div>
     <h2 id="step-title">{{ planned.step.does }}</h2>
     <p class="when">
-      {{ times.clock(planned.row.start) }} to {{ times.clock(planned.row.end) }},
+      {{ times.clockSince(planned.row.start, 0) }} to
+      {{ times.clockSince(planned.row.end, planned.row.start) }},
       {{ duration(planned.row.end - planned.row.start) }}
     </p>
     <p class="soft">{{ KINDS[planned.as.attention] }}</p>
@@ -107,7 +108,7 @@ const keeps = computed(() => {
       <ul v-if="list.length" class="links">
         <li v-for="other in list" :key="other.row.step">
           <button class="link-button" @click="emit('choose', other.row.step)">
-            {{ times.clock(other.row.start) }} {{ other.step.does }}
+            {{ times.clockSince(other.row.start, planned.row.start) }} {{ other.step.does }}
           </button>
         </li>
       </ul>

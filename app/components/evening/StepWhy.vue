@@ -52,7 +52,9 @@ const rooms = computed(() => {
     <div v-for="side in sides" :key="side.name" class="side">
       <p>
         <strong>{{ side.name }}</strong>
-        <template v-if="side.room > 0"> than {{ times.clock(side.until) }}, all else as it is</template>
+        <template v-if="side.room > 0">
+          than {{ times.clockSince(side.until, why!.start) }}, all else as it is</template
+        >
         <template v-else> by a minute, all else as it is</template>:
       </p>
       <ul>

@@ -20,11 +20,11 @@ const times = useTimes();
 const { asked, trying, ask, stop } = useTried<WeakSpot>();
 
 function words(spot: WeakSpot): { title: string; text: string } {
-  const span = `${times.clock(spot.from)} to ${times.clock(spot.to)}`;
+  const span = `${times.clockSince(spot.from, 0)} to ${times.clockSince(spot.to, spot.from)}`;
   switch (spot.kind) {
     case 'tight':
       return {
-        title: `${times.clock(spot.from)} ${steps.does(spot.step)}`,
+        title: `${times.clockSince(spot.from, 0)} ${steps.does(spot.step)}`,
         text: `It may take ${spot.over} min longer than planned, and then runs ${spot.short} min into what follows.`,
       };
     case 'peak':
