@@ -142,6 +142,7 @@ test('a saved page with two recipes, a dish file, and something that is none', a
 
 test('ahead of time, tools, the table and what is laid out', async ({ page }) => {
   await page.goto('/gather?part=ahead');
+  await expect(page.getByText(/^Begin by \d\d:\d\d, it takes long\.$/)).toBeVisible();
   await planned(page);
   await page.getByText(/Have at home: onions, carrots/).click();
   const download = page.waitForEvent('download');

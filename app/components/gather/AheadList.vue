@@ -14,9 +14,11 @@ const KINDS: Record<Lead['kind'], string> = {
   buy: 'Buy',
   thaw: 'Thaw',
   start: 'Begin',
-  wait: 'Begin, it takes long',
+  wait: 'Begin',
 };
 const days = computed(() => leadDays(store.evening!.dinner, store.evening!.plan));
+const deadline = ({ kind, by }: Lead) =>
+  `${KINDS[kind]} by ${times.clock(by)}${kind === 'wait' ? ', it takes long' : ''}.`;
 const nameOf = (lead: Lead) => `${lead.kind} ${lead.step ?? `${lead.dish}: ${lead.text}`}`;
 function save(): void {
   const { dinner, plan } = store.evening!;
@@ -43,7 +45,8 @@ function save(): void {
             @change="(v) => gather.flag('done', nameOf(lead), v === true)"
           >
             <span class="what">
-              <strong>{{ KINDS[lead.kind] }} by {{ times.clock(lead.by) }}.</strong> {{ lead.text }}
+              <strong>{{ deadline(lead) }}</strong>
+              {{ lead.text }}
               <span class="soft">{{ lead.dish }}</span>
             </span>
           </el-checkbox>
