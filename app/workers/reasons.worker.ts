@@ -54,7 +54,7 @@ async function tryAll(
   const offers = offersFor(dinner);
   for (const [k, offer] of offers.entries()) {
     const result = readDinner(applyChanges(file, offer.change));
-    const other = result.ok ? nudgedPlan(result.dinner, plan, QUICK) : null;
+    const other = result.ok ? nudgedPlan(result.dinner, plan, QUICK, true) : null;
     const after = result.ok && other ? measure(result.dinner, other) : Infinity;
     const tried =
       result.ok && other && after < before
