@@ -32,8 +32,21 @@ const overdue = computed(() =>
 );
 useBell(overdue, () => preferences.sounds);
 
+/** Minutes until a minute of the plan; below nothing once it has passed. */
+const minutesTo = (minute: number) => Math.round((times.instant(minute) - clock.now) / 60_000);
+/** Where nothing is done yet the evening may be days ahead. */
+const untilBegun = computed(() =>
+  first.value && session.session.done.length === 0 ? minutesTo(first.value.from) : 0,
+);
+const standing = computed(() => {
+  const { isOver, late } = view.value!;
+  if (isOver) return 'All is done. Sit down.';
+  if (late > 0) return `${duration(late)} behind the plan`;
+  return untilBegun.value > 1 ? `Begins in ${longDuration(untilBegun.value)}` : 'On time';
+});
+
 function when(minute: number): string {
-  const away = Math.round((times.instant(minute) - clock.now) / 60_000);
+  const away = minutesTo(minute);
   const isToday = times.day(minute) === times.dayAt(clock.now);
   const at = isToday ? times.clock(minute) : `${times.day(minute)}, ${times.clock(minute)}`;
   if (away === 0) return `${at}, now`;
@@ -58,14 +71,13 @@ useWakeLock()
   <div v-if="view" class="cook">
     <div class="clock-row">
       <p class="clock"><span class="visually-hidden">The time is </span>{{ times.clockAt(clock.now) }}</p>
-      <p class="late" :class="{ behind: view.late > 0 }" role="status">
-        {{
-          view.isOver
-            ? 'All is done. Sit down.'
-            : view.late > 0
-              ? `${duration(view.late)} behind the plan`
-              : 'On time'
-        }}
+      <p
+        class="late"
+        :class="{ behind: view.late > 0 }"
+        role="status"
+        :aria-live="untilBegun > 1 ? 'off' : 'polite'"
+      >
+        {{ standing }}
       </p>
       <RehearsalControls />
     </div>
@@ -88,6 +100,9 @@ useWakeLock()
           class="hand"
           :style="{ '--colour': courses.colour(task.course) }"
         >
+          <p v-if="minutesTo(task.from) > 1" class="free">
+            Hands free for {{ longDuration(minutesTo(task.from)) }}, then:
+          </p>
           <p class="who">
             <span v-if="cooks.hasSeveral.value">{{ cooks.name(task.cook) }} · </span>{{ task.dish }} ·
             {{ when(task.from) }}
@@ -210,6 +225,11 @@ h2 {
   border-top: 6px solid var(--colour);
   border-radius: 14px;
   background: var(--card);
+}
+
+.free {
+  font-size: 1.1rem;
+  font-weight: 600;
 }
 
 .who {

@@ -48,13 +48,13 @@ export function roomOf(
     };
     const farthest = (limit: number) =>
       Math.max(...[...costs].map(([distance, cost]) => (cost <= limit ? distance : 0)));
-    // The next minute may be taken where one much farther is not: no distance hides the next one.
+    // A minute that others have ends nothing: beyond it there may be room again.
     for (let d = 1; d <= FARTHEST; d *= 2) costAt(d);
     const limits = rises.map((rise) => plan.cost! + rise + 0.005);
     for (const limit of limits) {
       let good = farthest(limit);
-      let bad = Math.max(1, 2 * good);
-      for (let k = 0; k < HALVINGS && bad - good > 1; k++) {
+      let bad = Math.min(...[...costs.keys()].filter((distance) => distance > good));
+      for (let k = 0; k < HALVINGS && bad < Infinity && bad - good > 1; k++) {
         const middle = (good + bad) >> 1;
         if (costAt(middle) > limit) bad = middle;
         else good = middle;

@@ -94,6 +94,17 @@ test('done by touch and by the space bar, and undone', async ({ page }) => {
   expect(box!.height).toBeGreaterThanOrEqual(96);
 });
 
+test('days before, the cook is told when it begins, and how long hands are free', async ({ page }) => {
+  await page.keyboard.press('c');
+  const now = page.getByRole('region', { name: 'Now' });
+  await expect(page.getByText(/^Begins in \d+ (days|h)/)).toBeVisible();
+  await expect(now.getByText(/Hands free for \d+ (days|h).*, then:/)).toBeVisible();
+  await page.getByRole('button', { name: 'Try the evening out' }).click();
+  await page.getByRole('button', { name: 'Go to the next thing' }).click();
+  await expect(page.getByText('On time')).toBeVisible();
+  await expect(now.getByText(/Hands free/)).toBeHidden();
+});
+
 test('gone to again and again, the next thing is each time a later one', async ({ page }) => {
   await page.keyboard.press('c');
   await page.getByRole('button', { name: 'Try the evening out' }).click();

@@ -20,7 +20,7 @@ const isHelpOpen = ref(false);
 const isShelfOpen = ref(false);
 const isBeginOpen = ref(false);
 const isDropping = ref(false);
-/** On a phone what is seldom needed is behind a button. */
+/** Where the screen is narrow what is seldom needed is behind a button. */
 const isMoreOpen = ref(false);
 
 const VIEWS = [
