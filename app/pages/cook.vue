@@ -284,4 +284,13 @@ h2 {
     grid-template-columns: minmax(0, 1fr);
   }
 }
+
+/* What is in hand comes into sight sooner. */
+@media (max-width: 600px) {
+  .courses li {
+    flex-basis: 6.5rem;
+    padding: 0.4rem 0.6rem;
+    font-size: 1rem;
+  }
+}
 </style>
