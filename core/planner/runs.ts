@@ -104,6 +104,28 @@ function* fromRelaxed(
   best.takeOver(all.first()!);
 }
 
+/** Runs one after the other that share the rounds until one that may still change, alike. */
+class Parts {
+  private from = 0;
+  private until = -1;
+  private before = 0;
+  private made = 0;
+
+  constructor(private readonly search: Runner) {}
+
+  /** The round at which the next of `runs` in all ends, where the last ends at `until`. */
+  end(until: number, runs: number): number {
+    if (until !== this.until) {
+      this.until = until;
+      this.from = this.search.rounds;
+      this.before = this.made;
+    }
+    this.made += 1;
+    const { from, before, made } = this;
+    return from + Math.round(((until - from) * (made - before)) / (runs - before));
+  }
+}
+
 /** Several runs, each from a first plan of its own; then the best of their ends made warm again. */
 function* fromSeveral(
   search: Runner,
@@ -117,17 +139,18 @@ function* fromSeveral(
   const begun = search.rounds;
   const inner = { ...budget, onBetter: onlyBelow(pool, budget) };
   const countAll = () => allRounds(budget) - begun;
-  const part = (until: number, runs: number) => search.rounds + Math.round((until - search.rounds) / runs);
+  const anew = new Parts(search);
   let all = rounds;
   for (let k = 0; k < startsIn(all) && !budget.isOver(); k++) {
     if (k > 0 && !(yield* search.startAnew(inner))) best.takeOver(pool.choose(random));
-    yield* search.cooling(inner, part(begun + all * SHARE_FOR_STARTS, startsIn(all) - k), 1);
+    yield* search.cooling(inner, anew.end(begun + all * SHARE_FOR_STARTS, startsIn(all)), 1);
     pool.keep(best);
     all = countAll();
   }
+  const warm = new Parts(search);
   for (let k = 0; k < REHEATS && !budget.isOver(); k++) {
     best.takeOver(pool.choose(random));
-    yield* search.cooling(inner, part(begun + countAll(), REHEATS - k), REHEAT);
+    yield* search.cooling(inner, warm.end(begun + countAll(), REHEATS), REHEAT);
     pool.keep(best);
   }
   best.takeOver(pool.first()!);
