@@ -48,8 +48,6 @@ const needsPlan = computed(() => PARTS.find((p) => p.value === part.value)!.need
 
 .gather :deep(.el-segmented) {
   justify-self: start;
-  min-height: 44px;
-  max-width: 100%;
   overflow-x: auto;
 }
 

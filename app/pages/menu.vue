@@ -120,10 +120,6 @@ const components = computed(() => {
   overflow-y: auto;
 }
 
-.side :deep(.el-segmented) {
-  min-height: 44px;
-}
-
 @media (max-width: 1100px) {
   .menu {
     grid-template-columns: minmax(0, 19rem) minmax(0, 1fr);

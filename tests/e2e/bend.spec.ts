@@ -183,28 +183,20 @@ test('the evening answers: why it begins then, and what would let the cook sit',
       .or(panel.getByText('Nothing is needed: nobody who eats leaves the table during it.'))
       .first(),
   ).toBeVisible({ timeout: 40_000 });
-  await page.keyboard.press('Escape');
 });
 
-test('a cook who sits through a course already is told so', async ({ page }) => {
+test('a cook stays at the table all through a course, and is told so when asking how', async ({ page }) => {
   await page.getByRole('button', { name: 'Decided (0)' }).click();
   await page.getByText('all through Dessert').click();
-  await expect(page.getByText('Nobody leaves the table during Dessert.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Decided (1)' })).toBeVisible();
   await planned(page);
+  await expect(page.getByText('Nobody leaves the table during Dessert.')).toBeVisible();
   await reasonsThere(page);
   await page.getByRole('button', { name: 'Ask', exact: true }).click();
   const panel = page.getByRole('complementary');
   await panel.getByRole('button', { name: 'What would let me sit through Dessert?' }).click();
   await expect(panel.getByText(/^\s*Nothing is needed/)).toBeVisible();
   await expect(panel.getByRole('progressbar')).toBeHidden();
-});
-
-test('a cook stays at the table all through a course', async ({ page }) => {
-  await page.getByRole('button', { name: 'Decided (0)' }).click();
-  await page.getByText('all through Dessert').click();
-  await expect(page.getByRole('button', { name: 'Decided (1)' })).toBeVisible();
-  await planned(page);
-  await expect(page.getByText('Nobody leaves the table during Dessert.')).toBeVisible();
 });
 
 test('a tight place is shown, and what helps is tried', async ({ page }) => {
