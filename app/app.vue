@@ -13,6 +13,9 @@ import { useStorageTrouble } from './stores/trouble';
 import { useSession } from './stores/session';
 import { useVariant } from './stores/variant';
 
+/** An empty text is a choice with a name ("Everyone"), so that name is shown. */
+const NOTHING_CHOSEN = [undefined, null];
+
 const dinner = useDinner();
 const session = useSession();
 const clock = useClock();
@@ -64,10 +67,12 @@ useIntervalFn(() => clock.tick(), 250);
 
 <template>
   <VitePwaManifest />
-  <AppFrame v-if="isReady">
-    <NuxtPage />
-  </AppFrame>
-  <p v-else class="loading" role="status">Laying the table ...</p>
+  <el-config-provider :empty-values="NOTHING_CHOSEN">
+    <AppFrame v-if="isReady">
+      <NuxtPage />
+    </AppFrame>
+    <p v-else class="loading" role="status">Laying the table ...</p>
+  </el-config-provider>
 </template>
 
 <style scoped>

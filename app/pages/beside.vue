@@ -28,9 +28,10 @@ function add(text: string): void {
       </p>
       <div class="row">
         <el-select
+          v-if="variant.variant"
           :model-value="chosen"
-          :placeholder="variant.variant ? 'And also ...' : 'What if ...'"
-          aria-label="What if"
+          placeholder="And also ..."
+          aria-label="And also"
           :disabled="variant.isMaking || !store.evening"
           @change="add"
         >
@@ -43,6 +44,11 @@ function add(text: string): void {
         No evening was found for: {{ variant.failed }} Try it from the menu; there it is said what stands in
         the way.
       </p>
+      <ul v-if="!variant.variant" class="plain-list offers" aria-label="What could be otherwise">
+        <li v-for="offer in offers" :key="offer.text">
+          <el-button :disabled="variant.isMaking" @click="add(offer.text)">{{ offer.text }}</el-button>
+        </li>
+      </ul>
     </div>
     <BesideEvenings v-if="variant.evening && store.evening" :mine="store.evening" :other="variant.evening" />
     <NuxtLink to="/evening">Back to the evening</NuxtLink>
@@ -65,6 +71,19 @@ function add(text: string): void {
 
 .row .el-select {
   width: min(30rem, 100%);
+}
+
+.offers {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(20rem, 100%), 1fr));
+  gap: 0.5rem;
+}
+
+.offers .el-button {
+  justify-content: start;
+  width: 100%;
+  white-space: normal;
+  text-align: left;
 }
 
 .warn {

@@ -218,13 +218,13 @@ test('a variant stands beside the evening, is changed further, taken and undone'
   await reasonsThere(page);
   test.setTimeout(120_000);
   await page.getByRole('button', { name: 'What if' }).click();
-  await choose(page, 'What if', 'Without Red cabbage with cider.');
+  await page.getByRole('button', { name: 'Without Red cabbage with cider.' }).click();
   const both = page.getByRole('region', { name: 'Both evenings' });
   await expect(both).toBeVisible({ timeout: 20_000 });
   await expect(both.getByRole('list', { name: 'Yours' }).first()).toContainText('Shred the red cabbage');
   await expect(both.getByRole('list', { name: 'The other' }).first()).not.toContainText('cabbage');
   await expect(both.getByText('✚ only here').first()).toBeVisible();
-  await choose(page, 'What if', 'Sit down 30 minutes later, at 20:00.');
+  await choose(page, 'And also', 'Sit down 30 minutes later, at 20:00.');
   await expect(both.getByText('Starter 20:00')).toBeVisible({ timeout: 20_000 });
   await page.reload();
   await expect(both.getByText('Starter 20:00')).toBeVisible();

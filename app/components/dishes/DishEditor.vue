@@ -136,8 +136,8 @@ const setContains = (ids: string[]) =>
     </div>
     <p v-if="hinted.length" class="soft">Suggested by the ingredients. Check the packet.</p>
     <p v-if="facts" role="status">
-      Alone: {{ duration(facts.hands) }} of hands, {{ duration(facts.total) }} from beginning to plate: begin
-      {{ duration(facts.total) }} before it goes on the table at the latest.
+      Alone: {{ duration(facts.hands) }} of hands. Begin at the latest {{ duration(facts.total) }} before it
+      goes on the table.
     </p>
     <div v-if="problems.length" role="alert" class="problems">
       <p>Not right yet. It is kept here, and where it is used it stays as it was:</p>

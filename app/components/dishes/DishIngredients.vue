@@ -48,7 +48,7 @@ function setHigh(at: number, i: IngredientFile, n: number | null | undefined): v
       <el-input
         class="unit"
         :model-value="i.unit ?? ''"
-        placeholder="g"
+        placeholder="unit"
         :aria-label="`Unit of ingredient ${k + 1}`"
         @input="(v: string) => setIngredient(k, { unit: v })"
       />
@@ -61,7 +61,7 @@ function setHigh(at: number, i: IngredientFile, n: number | null | undefined): v
       <el-input
         class="to"
         :model-value="i.to ?? ''"
-        placeholder="diced"
+        placeholder="how cut"
         :aria-label="`What is done with ingredient ${k + 1}`"
         @input="(v: string) => setIngredient(k, { to: v })"
       />
