@@ -1,3 +1,5 @@
 export { applyChanges, pathParts } from './change';
 export { findConflict, type Probe } from './conflict';
-export { candidateChanges, findRemedies, leavingOut, type CostOf } from './remedies';
+export { candidateChanges, leavingOut } from './candidates';
+export { lateCandidates } from './late-candidates';
+export { findRemedies, type CostOf } from './remedies';

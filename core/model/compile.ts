@@ -17,6 +17,7 @@ import { WEIGHTS } from '../plan';
 import { fillBits, makeBits, type Bits } from './bits';
 import { MAX_PAUSE, MAX_PIECES, NO_LIMIT } from './limits';
 import type { Activity, CourseModel, Mode, Model, Progress, Thing } from './model';
+import { lasting, offsetAsItWas, servedPause, withStays } from './progress';
 
 const HALF = 2;
 /** Minutes kept clear at either end of the horizon, so that shifts stay inside. */
@@ -82,13 +83,6 @@ function compileMode(
   };
 }
 
-/** A mode that lasts as long as it did or will. */
-function lasting(mode: Mode, minutes: number): Mode {
-  const duration = Math.max(minutes, mode.touchIn + mode.touchOut);
-  const checks = mode.checks > 0 ? checkCount(duration, mode.every) : 0;
-  return { ...mode, duration, checks, pausable: mode.pausable && duration >= 10 };
-}
-
 function stretchesNeeded(mode: Mode): number {
   if (mode.isHands) return mode.hands * (mode.pausable ? MAX_PIECES : 1);
   return mode.checks + (mode.touchIn > 0 ? 1 : 0) + (mode.touchOut > 0 ? 1 : 0);
@@ -115,7 +109,13 @@ export function compileModel(dinner: Dinner, progress?: Progress): Model {
       .map((mode) => (begun ? lasting(mode, begun.minutes) : mode));
   });
 
-  const windows = dinner.cooks.map((cook) => cook.free.map((w) => [moment(w.from), moment(w.to)] as const));
+  const inHand = steps.flatMap(({ name }, i) =>
+    progress?.begun.has(name) ? [{ name, mode: modes[i]![0]! }] : [],
+  );
+  const windows = dinner.cooks.map(({ free }) => {
+    const meant = free.map((w) => [moment(w.from), moment(w.to)] as const);
+    return progress ? withStays(meant, progress, inHand) : meant;
+  });
   const firstFree = Math.max(-FARTHEST_HANDS, Math.min(0, ...windows.flat().map(([from]) => from)));
   const reach = (list: readonly Mode[]) => Math.max(...list.map((m) => m.duration));
   const handless = modes.filter((list) =>
@@ -141,6 +141,12 @@ export function compileModel(dinner: Dinner, progress?: Progress): Model {
     stretch += maxStretches;
     const { step, dish } = placed;
     const begun = progress?.begun.get(placed.name);
+    const host = index.get(hostName(dish, step) ?? '') ?? -1;
+    const fromEnd = step.within?.before !== undefined;
+    const asItWas =
+      progress && host >= 0
+        ? offsetAsItWas(progress, placed.name, steps[host]!.name, modes[host]![0]!.duration, fromEnd)
+        : null;
     const pinned = begun
       ? [begun.start - origin]
       : dinner.pins.filter((p) => p.step === placed.name).map((p) => moment(p.start) - origin);
@@ -158,9 +164,9 @@ export function compileModel(dinner: Dinner, progress?: Progress): Model {
       notBefore: progress && !begun ? progress.now - origin : 0,
       hasPlated: step.plated !== undefined,
       platedMost: limitOf(step.plated?.most),
-      host: index.get(hostName(dish, step) ?? '') ?? -1,
-      fromEnd: step.within?.before !== undefined,
-      offset: step.within?.at ?? step.within?.before ?? 0,
+      host,
+      fromEnd,
+      offset: asItWas ?? step.within?.at ?? step.within?.before ?? 0,
       slack: step.within?.slack ?? 0,
       firstStretch,
       maxStretches,
@@ -169,13 +175,15 @@ export function compileModel(dinner: Dinner, progress?: Progress): Model {
   const courses = dinner.courses.map((course, c): CourseModel => {
     const plating = platingMinutes(dinner, c);
     const clearing = c === dinner.courses.length - 1 ? 0 : course.clearing;
-    const service = (role: 'plating' | 'clearing', minutes: number): number => {
+    const served = progress?.served.get(course.id);
+    const service = (role: 'plating' | 'clearing', minutes: number, after: number): number => {
       const at = activities.length;
-      activities.push(serviceActivity(at, role, c, minutes, stretch++));
+      const pin = served === undefined ? -1 : served + after - origin;
+      activities.push(serviceActivity(at, role, c, minutes, stretch++, pin));
       return at;
     };
-    const platingActivity = service('plating', plating);
-    const clearingActivity = service('clearing', clearing);
+    const platingActivity = service('plating', plating, -plating);
+    const clearingActivity = service('clearing', clearing, course.eating);
     const pause = servedPause(dinner, c, progress) ?? course.pause;
     const away = course.sitThrough ? 0 : dinner.away;
     return { eating: course.eating, plating, clearing, ...pause, away, platingActivity, clearingActivity };
@@ -239,19 +247,6 @@ export function compileModel(dinner: Dinner, progress?: Progress): Model {
   };
 }
 
-/** The pause before a course that is on the table was what it was. */
-function servedPause(
-  dinner: Dinner,
-  c: number,
-  progress?: Progress,
-): Pick<CourseModel, 'least' | 'ideal' | 'most'> | null {
-  const serve = progress?.served.get(dinner.courses[c]!.id);
-  const before = dinner.courses[c - 1];
-  if (serve === undefined || !before) return null;
-  const wait = serve - (progress!.served.get(before.id) ?? 0) - before.eating;
-  return { least: wait, ideal: dinner.courses[c]!.pause.ideal, most: wait };
-}
-
 /** Plating or clearing: hands-on, at a time that its course gives. */
 function serviceActivity(
   index: number,
@@ -259,6 +254,7 @@ function serviceActivity(
   course: number,
   minutes: number,
   firstStretch: number,
+  pin: number,
 ): Activity {
   const mode: Mode = {
     way: null,
@@ -295,7 +291,7 @@ function serviceActivity(
     minDuration: minutes,
     maxDuration: minutes,
     who: -1,
-    pin: -1,
+    pin,
     notBefore: 0,
     hasPlated: false,
     platedMost: -1,

@@ -34,4 +34,5 @@ export {
   type Thing,
   type ThingUse,
 } from './model';
+export { progressSeenFrom } from './progress';
 export { CALENDAR, COURSE, serviceShift, Windows } from './propagate';

@@ -16,3 +16,4 @@ export {
 } from './types';
 export { DAY_WINDOW, HELD_POINTS } from './measures';
 export { WEIGHTS } from './weights';
+export { planSeenFrom } from './seen-from';

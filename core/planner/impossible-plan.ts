@@ -1,9 +1,9 @@
+import { toInstant } from '../clock';
 import type { Dinner } from '../dinner';
-import { findConflict, findRemedies } from '../explain';
-import { compileModel, type Progress } from '../model';
-import type { Plan } from '../plan';
+import { candidateChanges, findConflict, findRemedies, lateCandidates } from '../explain';
+import { compileModel, progressSeenFrom, type Progress } from '../model';
+import { planSeenFrom, type Plan } from '../plan';
 import type { PlanOptions } from './plan';
-import type { Budget } from './runs';
 import { Search } from './search';
 
 /** Share of its time that goes to the conflict; the rest goes to what would help. */
@@ -18,26 +18,26 @@ const LEAST_PROBE = 25;
 /** Rounds for a plan that is only to tell what a remedy costs. */
 const QUICK_ROUNDS = 300;
 
-/** A search with a first plan, found within some milliseconds; null where none was. */
-function quickSearch(
-  dinner: Dinner,
-  options: PlanOptions,
-  milliseconds: number,
-  progress?: Progress,
-): { search: Search; budget: Budget } | null {
-  const end = options.now() + milliseconds;
-  const search = new Search(compileModel(dinner, progress), options.seed);
-  const isOver = () => options.now() >= end || options.isCancelled?.() === true;
-  const budget = { rounds: QUICK_ROUNDS, isOver };
-  return search.construct(budget) ? { search, budget } : null;
+/** An evening that has begun, and the plan it has gone by, where there is one. */
+export interface InHand {
+  readonly progress: Progress;
+  readonly old?: Plan;
 }
 
-/** The cost of a quickly found plan, or null where none was found. */
-function quickCost(...what: Parameters<typeof quickSearch>): number | null {
-  const found = quickSearch(...what);
-  if (!found) return null;
-  found.search.improve(found.budget);
-  return Math.round(found.search.best.cost * 100) / 100;
+const laterBy = (dinner: Dinner, asked: Dinner) =>
+  toInstant(dinner.sitDown, dinner.timeZone) - toInstant(asked.sitDown, asked.timeZone);
+
+/** A search, and the plan to set out from, for a dinner otherwise than `asked`, in the midst of the same evening, where it has begun. */
+function searchIn(
+  dinner: Dinner,
+  asked: Dinner,
+  seed: number,
+  inHand?: InHand,
+): { search: Search; old?: Plan } {
+  if (!inHand) return { search: new Search(compileModel(dinner), seed) };
+  const later = laterBy(dinner, asked);
+  const search = new Search(compileModel(dinner, progressSeenFrom(inHand.progress, later)), seed);
+  return { search, old: inHand.old && planSeenFrom(inHand.old, later) };
 }
 
 /** The plan file of a dinner for which no plan was found, which says nothing of why. */
@@ -68,7 +68,7 @@ export function* impossiblePlan(
   notices: readonly string[],
   options: PlanOptions,
   end: number,
-  progress?: Progress,
+  inHand?: InHand,
 ): Generator<void, Plan> {
   const begin = options.now();
   const isOver = (share = 1) =>
@@ -76,19 +76,37 @@ export function* impossiblePlan(
   // What lags alone forbid is told at once; where a plan has to be looked for, the first looks are the longest.
   const patience = (share: number, last: number) =>
     Math.max(LEAST_PROBE, (begin + (end - begin) * last - options.now()) * share);
-  const searchFor = (d: Dinner) => new Search(compileModel(d, progress), 1);
+  const searchFor = (d: Dinner) => {
+    const { search, old } = searchIn(d, dinner, 1, inHand);
+    if (old) search.recallBegun(old);
+    return search;
+  };
+  /** A search with a first plan, found within some milliseconds; null where none was. */
+  const quickSearch = (d: Dinner, milliseconds: number, seed: number) => {
+    const last = options.now() + milliseconds;
+    const { search, old } = searchIn(d, dinner, seed, inHand);
+    const isOver = () => options.now() >= last || options.isCancelled?.() === true;
+    const budget = { rounds: QUICK_ROUNDS, isOver };
+    const isFound = (old && search.startFrom(old, budget, isOver)) || search.construct(budget);
+    return isFound ? { search, budget } : null;
+  };
   const whole = searchFor(dinner);
   const isProven = yield* whole.provingImpossible(() => isOver(SHARE_FOR_PROOF), Infinity);
   const parts = Math.max(FEWEST_PARTS, MORE_PARTS * whole.parts);
   const conflict = yield* findConflict(dinner, {
     isProven,
-    isFeasible: (d) =>
-      quickSearch(d, { ...options, seed: 1 }, patience(SHARE_FOR_PROBE, SHARE_FOR_CONFLICT), progress) !==
-      null,
+    isFeasible: (d) => quickSearch(d, patience(SHARE_FOR_PROBE, SHARE_FOR_CONFLICT), 1) !== null,
     isImpossible: (d) => searchFor(d).isProvenImpossible(() => isOver(SHARE_FOR_CONFLICT), parts),
     isOver: () => isOver(SHARE_FOR_CONFLICT),
   });
-  const costOf = (d: Dinner, share: number) => quickCost(d, options, patience(share, 1), progress);
-  const remedies = yield* findRemedies(dinner, costOf, isOver);
+  const costOf = (d: Dinner, share: number) => {
+    const found = quickSearch(d, patience(share, 1), options.seed);
+    if (!found) return null;
+    found.search.improve(found.budget);
+    return Math.round(found.search.best.cost * 100) / 100;
+  };
+  const candidatesOf = (d: Dinner) =>
+    inHand ? lateCandidates(d, progressSeenFrom(inHand.progress, laterBy(d, dinner))) : candidateChanges(d);
+  const remedies = yield* findRemedies(dinner, costOf, isOver, candidatesOf);
   return { ...noPlan(dinner, notices), conflict, remedies };
 }

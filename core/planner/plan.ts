@@ -107,7 +107,7 @@ export function* planInSlices(
   if (!(yield* search.constructing({ rounds, isOver, onBetter }))) {
     if (options.part === 'search') return noPlan(dinner, notices);
     const endOfReasons = Math.max(end, options.now() + patience);
-    return yield* impossiblePlan(dinner, notices, options, endOfReasons, progress);
+    return yield* impossiblePlan(dinner, notices, options, endOfReasons, progress && { progress });
   }
   const proving = new Proving(search, work * shares.proof, until(1), onBetter);
   const fills = options.fillsTime && options.rounds === undefined && !isSmall;

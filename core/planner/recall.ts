@@ -6,6 +6,9 @@ import { awayHolds } from './cost';
 import { Inserter } from './insert';
 import { Random } from './random';
 
+/** Minutes of a cook. */
+type Stretch = Omit<HandsSpan, 'why'>;
+
 /** Where a plan made before has each activity, as slots of this model; -1 for what it does not have. */
 export function anchorsOf(model: Model, plan: Plan, sitDownShift: number): Int32Array {
   const anchors = new Int32Array(model.activities.length).fill(-1);
@@ -81,35 +84,55 @@ function wantedAt(board: Board, i: number, starts: Int32Array): number {
   return role === 'step' ? starts[i]! : board.serve[course]! + serviceShift(board.model, i);
 }
 
-/**
- * Puts what has begun on an empty board as the plan made before has it: in whose minutes it was done is over and done with. What
- * lasts longer than it was to goes on with the same cook where it can, and else is left out. False where nothing has begun.
- */
-export function recallBegun(board: Board, plan: Plan): boolean {
-  const { model } = board;
-  const { members, starts } = recallPlan(board, plan);
-  const now = Math.max(...members.map((i) => model.activities[i]!.notBefore));
-  const cookOf = new Map(model.dinner.cooks.map((cook, c) => [cook.id, c]));
-  const rows = new Map(plan.steps.map((row) => [row.step, row]));
-  let count = 0;
-  members.forEach((i, k) => {
-    const { pin, name } = model.activities[i]!;
-    const row = rows.get(name);
-    if (!row || now === 0 || pin < 0 || pin >= now || pin !== starts[k]) return;
-    const hands = asLongAs(board.modeOf(i), row);
-    if (!hands || !isFree(board, hands, cookOf)) return;
-    const end = pin + board.modeOf(i).duration + row.end - row.start - workOf(row);
-    if (put(board, i, pin, end - pin, hands, cookOf)) count += 1;
-  });
-  return count > 0;
+export interface Begun {
+  /** False where nothing of it stands on the board. */
+  readonly isAny: boolean;
+  /** Whether two things that have begun had the same hands at once: what was late was left for a look at something else. */
+  readonly isAtOnce: boolean;
 }
 
-/** The stretches of hands of a row, the last one for as much longer as the work now takes; null where they cannot be told. */
-function asLongAs({ isHands, duration }: Mode, row: PlanStep): HandsSpan[] | null {
-  const longer = duration - workOf(row);
-  if (!isHands) return longer === 0 ? [...row.hands] : null;
+/**
+ * Puts what has begun on an empty board as the plan made before has it: in whose minutes it was done is over and done with, so what is past may be at
+ * once. What lasts longer than it was to goes on with the same cook where it can, and else is left out.
+ */
+export function recallBegun(board: Board, plan: Plan): Begun {
+  const { model } = board;
+  const { members, starts } = recallPlan(board, plan);
+  const now = nowOf(model);
+  const cookOf = new Map(model.dinner.cooks.map((cook, c) => [cook.id, c]));
+  const rows = new Map(plan.steps.map((row) => [row.step, row]));
+  let isAny = false;
+  let isAtOnce = false;
+  members.forEach((i, k) => {
+    const { pin, name, role } = model.activities[i]!;
+    const row = rows.get(name);
+    if (now === 0 || pin < 0 || pin >= now || pin !== starts[k]) return;
+    if (role === 'step' && !row) return;
+    const hands = row ? asLongAs(board.modeOf(i), row) : serviceHands(board, i, plan);
+    if (!hands || !isFree(board, hands, cookOf, now)) return;
+    isAtOnce ||= !isFree(board, hands, cookOf, 0);
+    const pauses = row ? row.end - row.start - workOf(row) : 0;
+    if (put(board, i, pin, board.modeOf(i).duration + pauses, hands, cookOf, now)) isAny = true;
+  });
+  return { isAny, isAtOnce };
+}
+
+/** The slot before which nothing begins any more; 0 where the evening has not begun. */
+export function nowOf({ activities }: Model): number {
+  return Math.max(...activities.map(({ notBefore }) => notBefore));
+}
+
+/** The stretches of hands of a row, the last one for as much longer or later as the step now takes; null where they cannot be told. */
+function asLongAs(mode: Mode, row: PlanStep): Stretch[] | null {
+  const { isHands, touchIn, touchOut, checks } = mode;
+  const longer = mode.duration - workOf(row);
+  const isOnlyLater = row.hands.length === checks + (touchIn > 0 ? 1 : 0) + (touchOut > 0 ? 1 : 0);
+  if (!isHands && longer !== 0 && !isOnlyLater) return null;
   const to = row.end;
-  return row.hands.map((span) => (span.to === to ? { ...span, to: to + longer } : span));
+  const isLast = (span: Stretch) => span.to === to && (isHands || touchOut > 0);
+  return row.hands.map((span) =>
+    isLast(span) ? { ...span, from: span.from + (isHands ? 0 : longer), to: to + longer } : span,
+  );
 }
 
 /** Minutes that a step takes, pauses left out. */
@@ -117,12 +140,20 @@ function workOf({ pieces, start, end }: PlanStep): number {
   return pieces?.reduce((sum, [from, to]) => sum + to - from, 0) ?? end - start;
 }
 
-function isFree(board: Board, hands: readonly HandsSpan[], cookOf: ReadonlyMap<string, number>): boolean {
+function isFree(
+  board: Board,
+  hands: readonly Stretch[],
+  cookOf: ReadonlyMap<string, number>,
+  now: number,
+): boolean {
+  return hands.every(({ from, to, cook }) => to > from && hasTime(board, cookOf.get(cook), from, to, now));
+}
+
+/** Whether a cook has the minutes from one moment to another, those that are to come: what is past was done somehow. */
+function hasTime(board: Board, cook: number | undefined, from: number, to: number, now: number): boolean {
   const { zero } = board.model;
-  return hands.every(({ from, to, cook }) => {
-    const c = cookOf.get(cook);
-    return c !== undefined && to > from && allBits(board.free[c]!, zero + from, zero + to);
-  });
+  const first = Math.max(now, zero + from);
+  return cook !== undefined && (first >= zero + to || allBits(board.free[cook]!, first, zero + to));
 }
 
 /**
@@ -151,6 +182,15 @@ export function lengthenPause(board: Board, members: readonly number[], starts: 
   board.serve.set(before);
 }
 
+/** The hands that plate or clear a course in a plan. */
+function serviceHands(board: Board, i: number, plan: Plan): Stretch[] {
+  const { role, course } = board.activity(i);
+  const served = plan.courses[course];
+  const span = role === 'plating' ? served?.plating : served?.clearing;
+  const isWork = span && span.to > span.from && span.cook !== null;
+  return isWork ? [{ from: span.from, to: span.to, cook: span.cook! }] : [];
+}
+
 /** A board on which a plan stands, and the means to try other places on it. */
 export interface Stage {
   readonly board: Board;
@@ -162,17 +202,15 @@ export function stagePlan(model: Model, plan: Plan): Stage | null {
   const board = new Board(model);
   const { members, starts } = recallPlan(board, plan);
   const cookOf = new Map(model.dinner.cooks.map((cook, c) => [cook.id, c]));
+  const now = nowOf(model);
   const rows = new Map(plan.steps.map((row) => [row.step, row]));
   const isWhole = members.every((i, k) => {
-    const { role, course, name } = board.activity(i);
+    const { role, name } = board.activity(i);
     const row = rows.get(name);
     if (role === 'step')
-      return row !== undefined && put(board, i, starts[k]!, row.end - row.start, row.hands, cookOf);
-    const served = plan.courses[course];
-    const span = role === 'plating' ? served?.plating : served?.clearing;
-    const isWork = span && span.to > span.from && span.cook !== null;
-    const hands = isWork ? [{ from: span.from, to: span.to, cook: span.cook! }] : [];
-    return put(board, i, starts[k]!, board.modeOf(i).duration, hands, cookOf);
+      return row !== undefined && put(board, i, starts[k]!, row.end - row.start, row.hands, cookOf, now);
+    const hands = serviceHands(board, i, plan);
+    return put(board, i, starts[k]!, board.modeOf(i).duration, hands, cookOf, now);
   });
   const steps = members.filter((i) => board.activity(i).role === 'step').length;
   if (!isWhole || steps !== plan.steps.length || !awayHolds(board)) return null;
@@ -185,8 +223,9 @@ function put(
   i: number,
   start: number,
   length: number,
-  hands: readonly { from: number; to: number; cook: string }[],
+  hands: readonly Stretch[],
   cookOf: ReadonlyMap<string, number>,
+  now: number,
 ): boolean {
   const { zero, slots } = board.model;
   const { firstStretch, maxStretches } = board.activity(i);
@@ -195,9 +234,8 @@ function put(
   board.close(i);
   board.stretches[i] = hands.length;
   return hands.every(({ from, to, cook }, k) => {
-    const c = cookOf.get(cook);
-    if (c === undefined || !allBits(board.free[c]!, zero + from, zero + to)) return false;
-    board.occupy(firstStretch + k, c, zero + from, zero + to);
+    if (!hasTime(board, cookOf.get(cook), from, to, now)) return false;
+    board.occupy(firstStretch + k, cookOf.get(cook)!, zero + from, zero + to);
     return true;
   });
 }

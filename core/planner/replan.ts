@@ -4,6 +4,7 @@ import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
 import { planInSlices, roundsFor, type PlanOptions } from './plan';
+import { impossiblePlan } from './impossible-plan';
 import { anchorsOf } from './recall';
 import { lastOf } from '../slices';
 import type { Budget } from './runs';
@@ -101,7 +102,10 @@ export function* replanInSlices(
 ): Generator<void, Plan> {
   const how = { forBetter: SHARE_FOR_BETTER, mayBuild: true, isCompared: true };
   const again = yield* replanned(dinner, notices, old, options, how, progress);
-  return again ?? (yield* planInSlices(dinner, notices, options, progress));
+  if (again) return again;
+  if (!progress) return yield* planInSlices(dinner, notices, options);
+  const end = options.now() + options.seconds * 1000;
+  return yield* impossiblePlan(dinner, notices, options, end, { progress, old });
 }
 
 /** The hand holds still: time to build an evening from nothing where the old one leads nowhere. */

@@ -54,6 +54,8 @@ export class Search implements Runner {
   readonly random: Random;
   private kernel: Kernel | null | undefined;
   private readonly diving = new Diving(this);
+  /** Whether something happened that no proof knows to be possible, so that none is asked. */
+  private isPastAtOnce = false;
 
   constructor(
     readonly model: Model,
@@ -86,7 +88,7 @@ export class Search implements Runner {
     for (let attempt = first; !budget.isOver() && attempt < attempts; attempt++) {
       if (tried === 0 && attempt >= HOPELESS_ATTEMPTS) break;
       yield;
-      if (attempt >= SOON || this.diving.isBegun) {
+      if (!this.isPastAtOnce && (attempt >= SOON || this.diving.isBegun)) {
         kernel?.give();
         if (yield* this.diving.on(parts, budget.isOver)) return this.isFound(budget);
         if (this.diving.isImpossible) break;
@@ -114,6 +116,7 @@ export class Search implements Runner {
 
   /** The same in slices of one part. */
   *provingImpossible(isOver: () => boolean, parts: number): Generator<void, boolean> {
+    if (this.isPastAtOnce) return false;
     yield* this.diving.on(parts, isOver);
     return this.diving.isImpossible;
   }
@@ -238,7 +241,9 @@ export class Search implements Runner {
     const { board, descent } = this;
     descent.hasBegun = false;
     descent.clearBoard();
-    descent.hasBegun = recallBegun(board, plan);
+    const { isAny, isAtOnce } = recallBegun(board, plan);
+    descent.hasBegun = isAny;
+    this.isPastAtOnce = isAtOnce;
     descent.begun.set(board.memory);
   }
 

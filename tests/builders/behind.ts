@@ -27,5 +27,8 @@ export function behindAfter(plan: Plan, last: PlanStep, late: number): Progress 
         { start: row.start, minutes: workOf(row) + (row === last ? late : 0), way: row.way },
       ]),
   );
-  return { now: last.end + late, begun, served: new Map() };
+  const served = plan.courses
+    .filter(({ serve }) => serve < last.end)
+    .map(({ id, serve }) => [id, serve] as const);
+  return { now: last.end + late, begun, served: new Map(served) };
 }

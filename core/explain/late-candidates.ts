@@ -1,0 +1,92 @@
+import { toInstant } from '../clock';
+import { afterLinks, effectiveStep, inWords, placedSteps, type Dinner, type PlacedStep } from '../dinner';
+import type { Progress } from '../model';
+import {
+  fewerCandidates,
+  kitchenCandidates,
+  looksCandidates,
+  shifted,
+  sitDownCandidates,
+  tableCandidates,
+  type Candidate,
+} from './candidates';
+
+/** Minutes by which guests, and cooks, can be asked to wait once the evening has begun. */
+const LATER = [5, 10, 15, 30, 60];
+const LONGER = [15, 30, 60];
+/** Minutes by which a look may come earlier or later than it may now. */
+const MORE_SLACK = [2, 5];
+/** A limit that is up in so many minutes is told to be extended, by so many more than have gone by. */
+const SOON = 15;
+const EXTRA = [2, 10];
+
+/** Changes that a cook could make in the midst of the evening: what is past cannot be otherwise. */
+export function lateCandidates(dinner: Dinner, progress: Progress): Candidate[] {
+  const { begun, served } = progress;
+  const later = served.size > 0 ? [] : sitDownCandidates(dinner, LATER);
+  const isDone = ({ id, steps }: Dinner['dishes'][number]) => steps.every((s) => begun.has(`${id}/${s.id}`));
+  return [
+    ...later.map((candidate) => ({ ...candidate, series: 'sitDown' })),
+    ...overdueCandidates(dinner, progress),
+    ...stayCandidates(dinner, progress),
+    ...looksCandidates(dinner, MORE_SLACK),
+    ...tableCandidates(dinner),
+    ...kitchenCandidates(dinner),
+    ...fewerCandidates(dinner, (dish) => !isDone(dish)),
+  ];
+}
+
+/** Cooks who stay longer than they meant to, where their time is up soon or just was. */
+function stayCandidates(dinner: Dinner, { now }: Progress): Candidate[] {
+  const zero = toInstant(dinner.sitDown, dinner.timeZone);
+  const nowAt = zero + now;
+  return dinner.cooks.flatMap((cook, c) => {
+    const k = cook.free.findLastIndex(({ from }) => toInstant(from, dinner.timeZone) <= nowAt);
+    const window = cook.free[k];
+    if (!window) return [];
+    return LONGER.map((longer) => {
+      const to = shifted(window.to, longer, dinner.timeZone);
+      return {
+        change: [{ path: `cooks[${c}].free[${k}].to`, value: to }],
+        text: `${cook.name} stays ${longer} minutes longer, until ${to.slice(11)}.`,
+        series: `stay ${cook.id}`,
+      };
+    });
+  });
+}
+
+/** What waits already, and should have gone on by now or soon: it waits longer than it keeps, so it has to be looked at. */
+function overdueCandidates(dinner: Dinner, progress: Progress): Candidate[] {
+  const steps = placedSteps(dinner);
+  return steps.flatMap((placed) => {
+    if (progress.begun.has(placed.name)) return [];
+    return afterLinks(placed.dish, placed.step).flatMap((link, k) => {
+      const before = steps.find(({ name }) => name === link.from);
+      const most = before && overdueBy(dinner, before, link.most, progress);
+      if (!most) return [];
+      const told = placed.step.after[k]!;
+      const asLink = typeof told === 'string' ? { step: told, least: 0 } : told;
+      const path = `dishes[${placed.dishIndex}].steps[${placed.stepIndex}].after[${k}]`;
+      return EXTRA.map((extra) => ({
+        change: [{ path, value: { ...asLink, most: most.waited + extra } }],
+        text: `${inWords(placed)} comes up to ${most.waited + extra - most.limit} minutes later than it should: look first whether ${inWords(before)} still holds.`,
+        series: path,
+      }));
+    });
+  });
+}
+
+/** How long what a step made has waited, and how long it may, where that is up soon; null where it is not. */
+function overdueBy(
+  dinner: Dinner,
+  { name, dish, step }: PlacedStep,
+  ofLink: number | null | undefined,
+  { now, begun }: Progress,
+): { waited: number; limit: number } | null {
+  const row = begun.get(name);
+  if (!row) return null;
+  const way = step.ways.find(({ id }) => id === row.way) ?? null;
+  const limit = ofLink === undefined ? (effectiveStep(dinner, dish, step, way).keeps?.most ?? null) : ofLink;
+  const waited = Math.max(0, now - row.start - row.minutes);
+  return limit === null || limit > waited + SOON ? null : { waited, limit };
+}
