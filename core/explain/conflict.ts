@@ -38,8 +38,10 @@ export function* findConflict(
   // Of fewer dishes all that follows is proven sooner.
   if (isProven) yield* withoutIdle();
   // Where plans have to be looked for, one is found the later the less is asked: what helps by itself is enough then.
-  const alone = isProven ? [] : yield* thatHelp(demands, dinner, isFeasible);
+  const alone = isProven ? [] : yield* thatHelp(demands, dinner, isFeasible, isOver);
   const needed = alone.length > 0 ? alone : yield* less.fewest(demands, without);
+  // Of nothing it is known then whether it is in the way.
+  if (needed.length === demands.length && isOver()) return [];
   const left = needed.toReversed();
   yield* withoutIdle();
   if (!isProven || isOver()) return toldOfDishes(left, less.core, dinner);
@@ -54,15 +56,17 @@ export function* findConflict(
 const without = (dinner: Dinner, demands: readonly Demand[]) =>
   demands.reduce((rest, demand) => demand.without(rest), dinner);
 
-/** The demands of which each helps where it is set aside by itself. */
+/** The demands of which each helps where it is set aside by itself; where time is short, one of them at least. */
 function* thatHelp(
   demands: readonly Demand[],
   dinner: Dinner,
   isFeasible: Probe['isFeasible'],
+  isOver: Probe['isOver'],
 ): Generator<void, Demand[]> {
   const helping: Demand[] = [];
   for (const demand of demands) {
     yield;
+    if (helping.length > 0 && isOver()) break;
     if (isFeasible(demand.without(dinner))) helping.push(demand);
   }
   return helping;

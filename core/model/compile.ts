@@ -17,7 +17,7 @@ import { WEIGHTS } from '../plan';
 import { fillBits, makeBits, type Bits } from './bits';
 import { MAX_PAUSE, MAX_PIECES, NO_LIMIT } from './limits';
 import type { Activity, CourseModel, Mode, Model, Progress, Thing } from './model';
-import { lasting, offsetAsItWas, servedPause, withStays } from './progress';
+import { lasting, minutesAsItWas, offsetAsItWas, servedPause, withStays } from './progress';
 
 const HALF = 2;
 /** Minutes kept clear at either end of the horizon, so that shifts stay inside. */
@@ -100,13 +100,16 @@ export function compileModel(dinner: Dinner, progress?: Progress): Model {
   const tools = toolNames(dinner);
   const thingIndex = new Map([['ring', 0], ...tools.map((t, i): [string, number] => [t, i + 1])]);
 
+  const guestsOf = (host: string) =>
+    steps.filter(({ dish, step }) => hostName(dish, step) === host).map(({ name }) => name);
   const modes = steps.map((placed) => {
     const begun = progress?.begun.get(placed.name);
     const chosen = begun ? begun.way : dinner.choices[placed.name];
+    const minutes = progress && begun ? minutesAsItWas(progress, begun, guestsOf(placed.name)) : 0;
     return [null, ...placed.step.ways]
       .filter((way) => chosen === undefined || (way?.id ?? null) === chosen)
       .map((way) => compileMode(dinner, placed, way, thingIndex))
-      .map((mode) => (begun ? lasting(mode, begun.minutes) : mode));
+      .map((mode) => (begun ? lasting(mode, minutes) : mode));
   });
 
   const inHand = steps.flatMap(({ name }, i) =>
@@ -179,7 +182,9 @@ export function compileModel(dinner: Dinner, progress?: Progress): Model {
     const service = (role: 'plating' | 'clearing', minutes: number, after: number): number => {
       const at = activities.length;
       const pin = served === undefined ? -1 : served + after - origin;
-      activities.push(serviceActivity(at, role, c, minutes, stretch++, pin));
+      // What is not on the table by now is not served before.
+      const notBefore = progress && served === undefined ? progress.now + after - origin : 0;
+      activities.push({ ...serviceActivity(at, role, c, minutes, stretch++), pin, notBefore });
       return at;
     };
     const platingActivity = service('plating', plating, -plating);
@@ -233,6 +238,7 @@ export function compileModel(dinner: Dinner, progress?: Progress): Model {
     cookCount: dinner.cooks.length,
     eats: dinner.cooks.map((c) => c.eats),
     calendars,
+    now: progress ? Math.max(0, progress.now - origin) : 0,
     sessionStarts: sessionBounds(windows.flat().map(([from]) => from - origin)),
     sessionEnds: sessionBounds(windows.flat().map(([, to]) => to - origin)),
     watched,
@@ -254,7 +260,6 @@ function serviceActivity(
   course: number,
   minutes: number,
   firstStretch: number,
-  pin: number,
 ): Activity {
   const mode: Mode = {
     way: null,
@@ -291,7 +296,7 @@ function serviceActivity(
     minDuration: minutes,
     maxDuration: minutes,
     who: -1,
-    pin,
+    pin: -1,
     notBefore: 0,
     hasPlated: false,
     platedMost: -1,

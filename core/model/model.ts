@@ -167,6 +167,8 @@ export interface Model {
   readonly eats: readonly boolean[];
   /** Free windows of each cook. */
   readonly calendars: readonly Bits[];
+  /** The slot before which nothing begins any more; 0 where the evening has not begun. */
+  readonly now: number;
   /** Slots at which cooks' free windows begin and end. */
   readonly sessionStarts: readonly number[];
   readonly sessionEnds: readonly number[];

@@ -51,6 +51,16 @@ export function withStays(
   });
 }
 
+/** Minutes that a step which has begun takes: at least until what has begun inside it is done. */
+export function minutesAsItWas(
+  { begun }: Progress,
+  { start, minutes }: { readonly start: number; readonly minutes: number },
+  guests: readonly string[],
+): number {
+  const inside = guests.flatMap((name) => begun.get(name) ?? []);
+  return Math.max(minutes, ...inside.map((guest) => guest.start + guest.minutes - start));
+}
+
 /** By how much a step that has begun inside another that has begun is off: minutes from its start, or from that to its end. */
 export function offsetAsItWas(
   progress: Progress,

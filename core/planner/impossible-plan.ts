@@ -6,15 +6,19 @@ import { planSeenFrom, type Plan } from '../plan';
 import type { PlanOptions } from './plan';
 import { Search } from './search';
 
-/** Share of its time that goes to the conflict; the rest goes to what would help. */
-const SHARE_FOR_CONFLICT = 0.6;
-/** Share of the time after which it is given up to prove that there is no plan; then so many times the parts that it took are looked at of a dinner that asks less. */
-const SHARE_FOR_PROOF = 0.35;
+/** Share of its time after which each has to be done: the proof that there is no plan, the conflict, then what would help. */
+const BEFORE = { proof: 0.35, conflict: 0.6, help: 1 };
+/** In the midst of an evening what would help cannot wait for reasons that take long: those come last. */
+const SOON = { proof: 0.2, conflict: 0.5, help: 1 };
+const LATER = { proof: 0.2, conflict: 1, help: 0.75 };
+/** So many times the parts that it took to prove the whole impossible are looked at of a dinner that asks less. */
 const MORE_PARTS = 2;
 const FEWEST_PARTS = 4;
 /** Share of what is left of it that a look for a plan gets, and milliseconds that each look gets at least. */
 const SHARE_FOR_PROBE = 0.25;
 const LEAST_PROBE = 25;
+/** Where there is a plan to go by, which is soon taken up or never. */
+const LEAST_PROBE_IN_HAND = 8;
 /** Rounds for a plan that is only to tell what a remedy costs. */
 const QUICK_ROUNDS = 300;
 
@@ -74,8 +78,9 @@ export function* impossiblePlan(
   const isOver = (share = 1) =>
     options.now() >= begin + (end - begin) * share || options.isCancelled?.() === true;
   // What lags alone forbid is told at once; where a plan has to be looked for, the first looks are the longest.
+  const least = inHand?.old ? LEAST_PROBE_IN_HAND : LEAST_PROBE;
   const patience = (share: number, last: number) =>
-    Math.max(LEAST_PROBE, (begin + (end - begin) * last - options.now()) * share);
+    Math.max(least, (begin + (end - begin) * last - options.now()) * share);
   const searchFor = (d: Dinner) => {
     const { search, old } = searchIn(d, dinner, 1, inHand);
     if (old) search.recallBegun(old);
@@ -91,22 +96,31 @@ export function* impossiblePlan(
     return isFound ? { search, budget } : null;
   };
   const whole = searchFor(dinner);
-  const isProven = yield* whole.provingImpossible(() => isOver(SHARE_FOR_PROOF), Infinity);
+  const forProof = () => isOver((inHand ? SOON : BEFORE).proof);
+  const isProven = yield* whole.provingImpossible(forProof, Infinity);
+  const until = !inHand ? BEFORE : isProven ? SOON : LATER;
   const parts = Math.max(FEWEST_PARTS, MORE_PARTS * whole.parts);
-  const conflict = yield* findConflict(dinner, {
-    isProven,
-    isFeasible: (d) => quickSearch(d, patience(SHARE_FOR_PROBE, SHARE_FOR_CONFLICT), 1) !== null,
-    isImpossible: (d) => searchFor(d).isProvenImpossible(() => isOver(SHARE_FOR_CONFLICT), parts),
-    isOver: () => isOver(SHARE_FOR_CONFLICT),
-  });
+  const conflictOf = () =>
+    findConflict(dinner, {
+      isProven,
+      isFeasible: (d) => quickSearch(d, patience(SHARE_FOR_PROBE, until.conflict), 1) !== null,
+      isImpossible: (d) =>
+        !isOver(until.conflict) && searchFor(d).isProvenImpossible(() => isOver(until.conflict), parts),
+      isOver: () => isOver(until.conflict),
+    });
   const costOf = (d: Dinner, share: number) => {
-    const found = quickSearch(d, patience(share, 1), options.seed);
+    const found = quickSearch(d, patience(share, until.help), options.seed);
     if (!found) return null;
     found.search.improve(found.budget);
     return Math.round(found.search.best.cost * 100) / 100;
   };
   const candidatesOf = (d: Dinner) =>
     inHand ? lateCandidates(d, progressSeenFrom(inHand.progress, laterBy(d, dinner))) : candidateChanges(d);
-  const remedies = yield* findRemedies(dinner, costOf, isOver, candidatesOf);
-  return { ...noPlan(dinner, notices), conflict, remedies };
+  const remediesOf = () => findRemedies(dinner, costOf, () => isOver(until.help), candidatesOf);
+  if (until === LATER) {
+    const remedies = yield* remediesOf();
+    return { ...noPlan(dinner, notices), conflict: yield* conflictOf(), remedies };
+  }
+  const conflict = yield* conflictOf();
+  return { ...noPlan(dinner, notices), conflict, remedies: yield* remediesOf() };
 }

@@ -1,7 +1,6 @@
 import { allBits, type Model } from '../model';
 import type { Plan } from '../plan';
 import type { Board } from './board';
-import { nowOf } from './recall';
 
 /**
  * Where the steps of a plan put back would like to be when it is late: where they were; or as much later, up to where idle
@@ -15,7 +14,7 @@ export function laterStarts(
   starts: readonly number[],
 ): number[][] {
   const { model } = board;
-  const now = nowOf(model);
+  const { now } = model;
   const by = now > 0 ? lateness(board, plan, members, starts) : 0;
   if (by === 0) return [];
   const idle = idleMinutes(model, plan, now);

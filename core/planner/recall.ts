@@ -98,7 +98,7 @@ export interface Begun {
 export function recallBegun(board: Board, plan: Plan): Begun {
   const { model } = board;
   const { members, starts } = recallPlan(board, plan);
-  const now = nowOf(model);
+  const { now } = model;
   const cookOf = new Map(model.dinner.cooks.map((cook, c) => [cook.id, c]));
   const rows = new Map(plan.steps.map((row) => [row.step, row]));
   let isAny = false;
@@ -115,11 +115,6 @@ export function recallBegun(board: Board, plan: Plan): Begun {
     if (put(board, i, pin, board.modeOf(i).duration + pauses, hands, cookOf, now)) isAny = true;
   });
   return { isAny, isAtOnce };
-}
-
-/** The slot before which nothing begins any more; 0 where the evening has not begun. */
-export function nowOf({ activities }: Model): number {
-  return Math.max(...activities.map(({ notBefore }) => notBefore));
 }
 
 /** The stretches of hands of a row, the last one for as much longer or later as the step now takes; null where they cannot be told. */
@@ -202,7 +197,7 @@ export function stagePlan(model: Model, plan: Plan): Stage | null {
   const board = new Board(model);
   const { members, starts } = recallPlan(board, plan);
   const cookOf = new Map(model.dinner.cooks.map((cook, c) => [cook.id, c]));
-  const now = nowOf(model);
+  const { now } = model;
   const rows = new Map(plan.steps.map((row) => [row.step, row]));
   const isWhole = members.every((i, k) => {
     const { role, name } = board.activity(i);

@@ -104,7 +104,7 @@ export function* replanInSlices(
   const again = yield* replanned(dinner, notices, old, options, how, progress);
   if (again) return again;
   if (!progress) return yield* planInSlices(dinner, notices, options);
-  const end = options.now() + options.seconds * 1000;
+  const end = options.now() + 1000 * Math.max(options.seconds, options.forFirstPlan ?? 0);
   return yield* impossiblePlan(dinner, notices, options, end, { progress, old });
 }
 

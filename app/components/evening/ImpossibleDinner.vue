@@ -29,10 +29,13 @@ const pinnedTo = (step: string) => store.dinner!.pins.find((pin) => pin.step ===
 <template>
   <section class="impossible card" aria-labelledby="impossible-title">
     <h2 id="impossible-title">This dinner cannot be cooked as it stands</h2>
-    <p>These cannot hold together:</p>
-    <ul>
-      <li v-for="conflict in store.plan?.conflict ?? []" :key="conflict.text">{{ conflict.text }}</li>
-    </ul>
+    <template v-if="store.plan?.conflict?.length">
+      <p>These cannot hold together:</p>
+      <ul>
+        <li v-for="conflict in store.plan.conflict" :key="conflict.text">{{ conflict.text }}</li>
+      </ul>
+    </template>
+    <p v-else>What stands in the way was not found in so short a time.</p>
     <p v-if="question.isComparing.value" class="soft" role="status">Looking whether it is a pin ...</p>
     <template v-if="hardPins.length">
       <p>
