@@ -3,6 +3,7 @@ import type { Dinner } from '../dinner';
 import { compileModel, type Progress } from '../model';
 import type { Plan } from '../plan';
 import { assemblePlan } from './assemble';
+import { Pace } from './pace';
 import { planInSlices, roundsFor, type PlanOptions } from './plan';
 import { impossiblePlan } from './impossible-plan';
 import { anchorsOf } from './recall';
@@ -60,19 +61,28 @@ function* replanned(
     (mayBuild && (yield* search.constructing(until(forBetter))));
   if (!isBegun) return null;
   const isCompared = how.isCompared === true && rounds >= ENOUGH_TO_BUILD;
-  yield* search.improving({ ...until(isCompared ? SHARE_FOR_BOTH / 2 : forBetter), heat: HEAT });
+  const share = isCompared ? SHARE_FOR_BOTH : forBetter;
+  const pace = new Pace(search, options.now);
+  yield* search.improving({ ...until(isCompared ? share / 2 : share), heat: HEAT });
   if (isCompared) {
+    const from = options.now();
     const other = new Search(model, seedBeside(options.seed, 1));
-    const { isOver } = until(SHARE_FOR_BOTH);
-    const budget = { rounds: Math.round((rounds * SHARE_FOR_BOTH) / 2), isOver };
+    const budget = { rounds: Math.round((rounds * share) / 2), isOver: until(share).isOver };
     if (old.feasible) other.recallBegun(old);
     if (yield* other.constructing(budget)) {
       yield* other.improving(budget);
       if (other.best.cost * (1 + WORTH_OF_CALM) < search.best.cost) search.takeOver(other);
     }
+    pace.leaveOut(options.now() - from);
+  }
+  if (options.fillsTime && options.rounds === undefined) {
+    const all = pace.roundsBy(begin + options.seconds * 1000 * share);
+    yield* search.improving({ ...until(share), rounds: all, heat: HEAT });
   }
   const shift = toInstant(dinner.sitDown, dinner.timeZone) - toInstant(old.sitDown, dinner.timeZone);
-  yield* search.calming(anchorsOf(model, old, shift), search.best.cost * (1 + WORTH_OF_CALM), until(1));
+  const limit = search.best.cost * (1 + WORTH_OF_CALM);
+  const forCalm = { ...until(1), rounds: Math.max(rounds, search.rounds + Math.round(rounds * (1 - share))) };
+  yield* search.calming(anchorsOf(model, old, shift), limit, forCalm);
   return assemblePlan(search.board, notices, null);
 }
 
