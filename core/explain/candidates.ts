@@ -11,6 +11,8 @@ export interface Candidate {
   readonly text: string;
   /** True where it is one dish fewer. */
   readonly leavesOut?: boolean;
+  /** True where it mostly helps, so that it is worth a longer look. */
+  readonly isLikely?: boolean;
   /** Where the one before it of the same series helps, it is not tried. */
   readonly series?: string;
 }

@@ -1,5 +1,13 @@
 import { toInstant } from '../clock';
-import { afterLinks, effectiveStep, inWords, placedSteps, type Dinner, type PlacedStep } from '../dinner';
+import {
+  afterLinks,
+  effectiveStep,
+  hostName,
+  inWords,
+  placedSteps,
+  type Dinner,
+  type PlacedStep,
+} from '../dinner';
 import type { Progress } from '../model';
 import {
   fewerCandidates,
@@ -26,8 +34,9 @@ export function lateCandidates(dinner: Dinner, progress: Progress): Candidate[] 
   const later = served.size > 0 ? [] : sitDownCandidates(dinner, LATER);
   const isDone = ({ id, steps }: Dinner['dishes'][number]) => steps.every((s) => begun.has(`${id}/${s.id}`));
   return [
-    ...later.map((candidate) => ({ ...candidate, series: 'sitDown' })),
+    ...later.map((candidate) => ({ ...candidate, series: 'sitDown', isLikely: true })),
     ...overdueCandidates(dinner, progress),
+    ...missedCandidates(dinner, progress),
     ...stayCandidates(dinner, progress),
     ...looksCandidates(dinner, MORE_SLACK),
     ...tableCandidates(dinner),
@@ -73,6 +82,25 @@ function overdueCandidates(dinner: Dinner, progress: Progress): Candidate[] {
         series: path,
       }));
     });
+  });
+}
+
+/** What should have been done inside a step that goes on, or is to be soon, comes later. */
+function missedCandidates(dinner: Dinner, { now, begun }: Progress): Candidate[] {
+  return placedSteps(dinner).flatMap((placed) => {
+    const { name, dish, step } = placed;
+    const host = begun.get(hostName(dish, step) ?? '');
+    if (!host || !step.within || begun.has(name)) return [];
+    const { at, before, slack } = step.within;
+    const due = before === undefined ? host.start + (at ?? 0) : host.start + host.minutes - before;
+    const late = now - due;
+    if (slack > late + SOON) return [];
+    const path = `dishes[${placed.dishIndex}].steps[${placed.stepIndex}].within.slack`;
+    return EXTRA.map((extra) => Math.max(slack, late) + extra).map((more) => ({
+      change: [{ path, value: more }],
+      text: `${inWords(placed)} comes up to ${more} minutes later than it should.`,
+      series: path,
+    }));
   });
 }
 

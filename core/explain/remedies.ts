@@ -5,8 +5,9 @@ import { applyChanges } from './change';
 
 /** Where no change helps by itself, so many pairs are enough. */
 const ENOUGH_PAIRS = 3;
-/** The share of the time that is left which each pair gets. */
+/** The share of the time that is left which each pair gets, and at least each change that mostly helps. */
 const SHARE_OF_PAIR = 0.1;
+const SHARE_OF_LIKELY = 0.15;
 
 /** The cost of a plan of the dinner, or null where none was found in this share of the time that is left. */
 export type CostOf = (dinner: Dinner, share: number) => number | null;
@@ -31,7 +32,8 @@ export function* findRemedies(
   for (const [k, candidate] of changes.entries()) {
     const { series } = candidate;
     if (series !== undefined && helpful.has(series)) continue;
-    const found = yield* tried(candidate, tries, 1 / (changes.length - k + 1));
+    const share = Math.max(candidate.isLikely ? SHARE_OF_LIKELY : 0, 1 / (changes.length - k + 1));
+    const found = yield* tried(candidate, tries, share);
     if (series !== undefined && found.length > 0) helpful.add(series);
     remedies.push(...found);
   }

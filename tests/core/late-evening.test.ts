@@ -236,6 +236,26 @@ describe('what helps in the midst of an evening', () => {
     );
   });
 
+  test('what should have gone into a pot by now goes in late', () => {
+    const steps = [
+      step('braise', 45, { attention: 'alone', touch: { in: 1, out: 1 }, keeps: { most: 60 } }),
+      step('add', 2, { within: { step: 'braise', before: 20, slack: 2 } }),
+      step('chop', 14, { keeps: { most: 120 } }),
+    ];
+    const pins = [
+      { step: 'dish/braise', start: '2026-10-17T18:00' },
+      { step: 'dish/chop', start: '2026-10-17T18:10' },
+    ];
+    const dinner = read(dinnerFile(steps, { pins }));
+    const plan = planOf(dinner, 100);
+    // Six minutes after it should have been added.
+    const again = replanDinner(dinner, [], plan, options(), behindAfter(plan, rowOf(plan, 'dish/chop'), 7));
+    expect(again.feasible).toBe(false);
+    expect(again.remedies!.map(({ text }) => text)).toContain(
+      '"Do add" (Dish) comes up to 8 minutes later than it should.',
+    );
+  });
+
   test('whatever is late, what is said to help does', () => {
     let helped = 0;
     let without = 0;
