@@ -36,6 +36,7 @@ export function lateCandidates(dinner: Dinner, progress: Progress): Candidate[] 
   return [
     ...later.map((candidate) => ({ ...candidate, series: 'sitDown', isLikely: true })),
     ...overdueCandidates(dinner, progress),
+    ...overduePlates(dinner, progress),
     ...missedCandidates(dinner, progress),
     ...stayCandidates(dinner, progress),
     ...looksCandidates(dinner, MORE_SLACK),
@@ -71,19 +72,45 @@ function overdueCandidates(dinner: Dinner, progress: Progress): Candidate[] {
     if (progress.begun.has(placed.name)) return [];
     return afterLinks(placed.dish, placed.step).flatMap((link, k) => {
       const before = steps.find(({ name }) => name === link.from);
-      const most = before && overdueBy(dinner, before, link.most, progress);
-      if (!most) return [];
+      const limit = before && limitNear(dinner, before, link.most, progress);
+      if (!limit) return [];
       const told = placed.step.after[k]!;
       const asLink = typeof told === 'string' ? { step: told, least: 0 } : told;
       const path = `dishes[${placed.dishIndex}].steps[${placed.stepIndex}].after[${k}]`;
       return EXTRA.map((extra) => ({
-        change: [{ path, value: { ...asLink, most: most.waited + extra } }],
-        text: `${inWords(placed)} comes up to ${most.waited + extra - most.limit} minutes later than it should: look first whether ${inWords(before)} still holds.`,
+        change: [{ path, value: { ...asLink, most: limit.least + extra } }],
+        text: `${inWords(placed)} comes ${laterThan(limit, extra)}: look first whether ${inWords(before)} still holds.`,
         series: path,
       }));
     });
   });
 }
+
+/** What waits for the plates already, and keeps hardly longer. */
+function overduePlates(dinner: Dinner, progress: Progress): Candidate[] {
+  const steps = placedSteps(dinner);
+  const followed = new Set(steps.flatMap(({ dish, step }) => afterLinks(dish, step).map(({ from }) => from)));
+  const isServed = (course: number | null) =>
+    course === null || progress.served.has(dinner.courses[course]!.id);
+  return steps.flatMap((placed) => {
+    const { name, step, courseIndex, dishIndex, stepIndex } = placed;
+    if (isServed(courseIndex) || (followed.has(name) && !step.plated)) return [];
+    const limit = limitNear(dinner, placed, step.plated?.most, progress);
+    if (!limit) return [];
+    const way = step.ways.findIndex(({ id, keeps }) => keeps && id === progress.begun.get(name)!.way);
+    const own = way < 0 ? 'keeps' : `ways[${way}].keeps`;
+    const field = step.plated?.most === undefined ? own : 'plated';
+    const path = `dishes[${dishIndex}].steps[${stepIndex}].${field}.most`;
+    return EXTRA.map((extra) => ({
+      change: [{ path, value: limit.least + extra }],
+      text: `${inWords(placed)} goes on the plate ${laterThan(limit, extra)}: look first whether it still holds.`,
+      series: path,
+    }));
+  });
+}
+
+const laterThan = ({ least, limit }: Limit, extra: number) =>
+  `up to ${least + extra - limit} minutes later than it should`;
 
 /** What should have been done inside a step that goes on, or is to be soon, comes later. */
 function missedCandidates(dinner: Dinner, { now, begun }: Progress): Candidate[] {
@@ -104,17 +131,24 @@ function missedCandidates(dinner: Dinner, { now, begun }: Progress): Candidate[]
   });
 }
 
-/** How long what a step made has waited, and how long it may, where that is up soon; null where it is not. */
-function overdueBy(
+interface Limit {
+  /** Minutes that what a step made may wait. */
+  readonly limit: number;
+  /** The same, or what it has waited already, where that is more. */
+  readonly least: number;
+}
+
+/** How long what a step made may wait, where that is up soon or was; null where it is not. */
+function limitNear(
   dinner: Dinner,
   { name, dish, step }: PlacedStep,
   ofLink: number | null | undefined,
   { now, begun }: Progress,
-): { waited: number; limit: number } | null {
+): Limit | null {
   const row = begun.get(name);
   if (!row) return null;
   const way = step.ways.find(({ id }) => id === row.way) ?? null;
   const limit = ofLink === undefined ? (effectiveStep(dinner, dish, step, way).keeps?.most ?? null) : ofLink;
-  const waited = Math.max(0, now - row.start - row.minutes);
-  return limit === null || limit > waited + SOON ? null : { waited, limit };
+  const waited = now - row.start - row.minutes;
+  return limit === null || limit > waited + SOON ? null : { limit, least: Math.max(limit, waited) };
 }

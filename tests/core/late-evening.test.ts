@@ -236,6 +236,28 @@ describe('what helps in the midst of an evening', () => {
     );
   });
 
+  test('what waits for the plates waits a little longer, unless it is on the table', () => {
+    const keeping = [
+      { most: 6, over: {} },
+      { most: 30, over: { plated: { most: 6 } } },
+      { most: 6, over: { ways: [{ id: 'thin', label: 'Thinly', keeps: { most: 4 } }] }, way: 'thin' },
+    ];
+    for (const { most, over, way } of keeping) {
+      const dinner = read(dinnerFile([step('slice', 4, { keeps: { most }, ...over }), step('whip', 6)]));
+      const begun = new Map([['dish/slice', { start: -12, minutes: 4, way: way ?? null }]]);
+      const late = { now: -6, begun, served: new Map<string, number>() };
+      const isOfPlates = ({ text }: { text: string }) => text.includes('goes on the plate');
+      const [first] = lateCandidates(dinner, late).filter(isOfPlates);
+      expect(first!.text).toBe(
+        '"Do slice" (Dish) goes on the plate up to 2 minutes later than it should: look first whether it still holds.',
+      );
+      const { keeps, plated, ways } = applyChanges(dinner, first!.change).dishes[0]!.steps[0]!;
+      expect(ways[0]?.keeps?.most ?? plated?.most ?? keeps!.most).toBe(way ? 6 : 8);
+      const served = new Map([['only', 0]]);
+      expect(lateCandidates(dinner, { ...late, served }).filter(isOfPlates)).toEqual([]);
+    }
+  });
+
   test('what should have gone into a pot by now goes in late', () => {
     const steps = [
       step('braise', 45, { attention: 'alone', touch: { in: 1, out: 1 }, keeps: { most: 60 } }),
