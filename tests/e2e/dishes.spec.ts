@@ -88,7 +88,7 @@ test('a new dish is written from sentences, corrected in place, kept, and planne
   await expect(steps.getByRole('textbox', { name: 'Step 3: what is done' })).toHaveValue(
     'Chill for at least 3 hours',
   );
-  await expect(page.getByText(/begin 4 h 30 min|begin 3 h 3\d min/)).toBeVisible();
+  await expect(page.getByText(/Begin at the latest (4 h 30|3 h 3\d) min before/)).toBeVisible();
 
   // What was understood is corrected: a longer simmer, looked at more often; something wrong is kept but not used.
   const usual = steps.getByRole('listitem').nth(1).getByRole('spinbutton', { name: 'usual' });
