@@ -2,6 +2,7 @@ import Dexie, { type EntityTable } from 'dexie';
 import type { Backup, CardFile } from '../../core/compose';
 import type { Plan } from '../../core/plan';
 import type { Session } from '../../core/live';
+import { known, putAside, takeAside, type TableName } from './under-way';
 
 /** A dinner that is kept: the file as it was written, and the plan made from it. */
 export interface StoredDinner {
@@ -75,8 +76,43 @@ function open(): Database {
         await change.table('sessions').delete(ONLY);
         await change.table('sessions').put({ ...session, id: FIRST });
       });
+    minding(database);
   }
   return database;
+}
+
+/** Puts aside what is under way as the page goes, and makes it good as the next one comes. */
+function minding(opened: Database): void {
+  const aside = placeAside();
+  if (!aside) return;
+  opened.on('ready', async (ready) => {
+    for (const { table, rows } of takeAside(aside)) {
+      // What no longer fits is not worth a database that does not open.
+      await (ready as Dexie)
+        .table(table)
+        .bulkPut([...rows])
+        .catch(() => undefined);
+    }
+  });
+  window.addEventListener('pagehide', () => putAside(aside));
+  // A page that comes back as it was has gone on with it.
+  window.addEventListener('pageshow', ({ persisted }) => {
+    if (persisted) takeAside(aside);
+  });
+}
+
+/** None where a browser refuses it. */
+function placeAside(): Storage | null {
+  try {
+    return window.localStorage;
+  } catch {
+    return null;
+  }
+}
+
+function put(table: TableName, row: unknown): Promise<unknown> {
+  const plainRow = plain(row);
+  return known({ table, rows: [plainRow] }, open().table(table).put(plainRow));
 }
 
 export interface RemovedDinner {
@@ -92,7 +128,7 @@ const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 export const storage = {
   listDinners: (): Promise<StoredDinner[]> => open().dinners.toArray(),
   loadDinner: (id: string): Promise<StoredDinner | undefined> => open().dinners.get(id),
-  saveDinner: (dinner: StoredDinner): Promise<unknown> => open().dinners.put(plain(dinner)),
+  saveDinner: (dinner: StoredDinner): Promise<unknown> => put('dinners', dinner),
   /** Takes a dinner out with its history and its session; gives back what there was, for `putBack`. */
   removeDinner: (id: string): Promise<RemovedDinner> => {
     const { dinners, histories, sessions, settings } = open();
@@ -117,14 +153,16 @@ export const storage = {
   },
 
   loadHistory: (id: string): Promise<StoredHistory | undefined> => open().histories.get(id),
-  saveHistory: (history: StoredHistory): Promise<unknown> => open().histories.put(plain(history)),
+  saveHistory: (history: StoredHistory): Promise<unknown> => put('histories', history),
 
   loadSession: async (id: string): Promise<Session | undefined> => (await open().sessions.get(id))?.session,
-  saveSession: (id: string, session: Session): Promise<unknown> =>
-    open().sessions.put(plain({ id, session })),
+  saveSession: (id: string, session: Session): Promise<unknown> => put('sessions', { id, session }),
 
   listCards: (): Promise<StoredCard[]> => open().cards.toArray(),
-  saveCards: (cards: readonly StoredCard[]): Promise<unknown> => open().cards.bulkPut(plain([...cards])),
+  saveCards: (cards: readonly StoredCard[]): Promise<unknown> => {
+    const rows = plain([...cards]);
+    return known({ table: 'cards', rows }, open().cards.bulkPut(rows));
+  },
   removeCard: (id: string): Promise<unknown> => open().cards.delete(id),
 
   /**
@@ -153,6 +191,5 @@ export const storage = {
   saveOpen: (id: string): Promise<unknown> => storage.saveSetting(OPEN_SETTING, id),
   loadSetting: async <T>(name: string): Promise<T | undefined> =>
     (await open().settings.get(name))?.value as T | undefined,
-  saveSetting: (name: string, value: unknown): Promise<unknown> =>
-    open().settings.put(plain({ name, value })),
+  saveSetting: (name: string, value: unknown): Promise<unknown> => put('settings', { name, value }),
 };

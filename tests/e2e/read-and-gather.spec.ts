@@ -57,6 +57,7 @@ test('a recipe is pasted, corrected in two places, saved, put on the menu, shopp
   const name = page.getByRole('textbox', { name: 'Name', exact: true });
   await name.fill('Pork and beans');
   await name.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Pork and beans' })).toBeVisible();
 
   // A reload loses nothing.
   await page.reload();
@@ -98,6 +99,20 @@ test('a recipe is pasted, corrected in two places, saved, put on the menu, shopp
   const pdf = await page.pdf({ format: 'A4' });
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
   await expect(page.getByText('Pork and beans: Brown the pork').first()).toBeVisible();
+});
+
+test('what is being written as the page goes is there when it comes again', async ({ page }) => {
+  const recipe = page.getByRole('textbox', { name: 'The recipe' });
+  await expect(recipe).toBeVisible();
+  // A disk that takes its time: nothing is written before the page is gone.
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.put = () => ({}) as IDBRequest<IDBValidKey>;
+  });
+  await recipe.fill('Leek soup for 4');
+  await page.reload();
+  await expect(recipe).toHaveValue('Leek soup for 4');
+  await page.reload();
+  await expect(recipe).toHaveValue('Leek soup for 4');
 });
 
 test('a saved page with two recipes, a dish file, and something that is none', async ({ page }) => {

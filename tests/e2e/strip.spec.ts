@@ -65,7 +65,7 @@ test('the evening as a list in the order of time, one cook alone', async ({ page
   const count = await items.count();
   await expect(list.getByText(/is on the table until/)).toHaveCount(4);
   await expect(list.getByText(/may wait until/).first()).toBeVisible();
-  await expect(page.getByText('Everyone', { exact: true })).toBeVisible();
+  await expect(list.getByText('Everyone', { exact: true })).toBeVisible();
   await choose(page, 'Whose lines', 'Jonas');
   expect(await items.count()).toBeLessThan(count);
   await expect(list.getByText(/Tamar/)).toHaveCount(0);

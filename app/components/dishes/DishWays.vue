@@ -35,26 +35,28 @@ function remove(at: number): void {
 </script>
 
 <template>
-  <details class="dish-ways" :open="ways.length > 0">
+  <details :open="ways.length > 0">
     <summary>Whole other ways to make it</summary>
-    <p class="soft">
-      With bought pastry, in the slow pot, without the garnish. Each step says in which of them it is done.
-    </p>
-    <WayHead
-      v-for="(way, k) in ways"
-      :key="way.id"
-      :way="way"
-      :name="`Way ${k + 1} to make the dish`"
-      :removal="`Take out ${way.label}`"
-      @change="(change) => setWay(k, change)"
-      @remove="remove(k)"
-    />
-    <el-button @click="add">One more way to make the dish</el-button>
+    <div class="inside">
+      <p class="soft">
+        With bought pastry, in the slow pot, without the garnish. Each step says in which of them it is done.
+      </p>
+      <WayHead
+        v-for="(way, k) in ways"
+        :key="way.id"
+        :way="way"
+        :name="`Way ${k + 1} to make the dish`"
+        :removal="`Take out ${way.label}`"
+        @change="(change) => setWay(k, change)"
+        @remove="remove(k)"
+      />
+      <div><el-button @click="add">One more way to make the dish</el-button></div>
+    </div>
   </details>
 </template>
 
 <style scoped>
-.dish-ways {
+.inside {
   display: grid;
   gap: 0.5rem;
 }
