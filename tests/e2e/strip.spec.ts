@@ -36,8 +36,9 @@ test('the frame in the ribbon shows what is in view, and moves it', async ({ pag
   await expect(frame).not.toHaveAttribute('aria-valuetext', seen!);
   const moved = await frame.getAttribute('aria-valuetext');
   const click = async (share: number) => {
-    const box = (await page.getByRole('region', { name: 'The whole evening' }).boundingBox())!;
-    await page.mouse.click(box.x + box.width * share, box.y + 14);
+    const ribbon = page.getByRole('region', { name: 'The whole evening' });
+    const { width } = (await ribbon.boundingBox())!;
+    await ribbon.click({ position: { x: width * share, y: 14 } });
   };
   await click(0.02);
   await expect(frame).not.toHaveAttribute('aria-valuetext', moved!);
