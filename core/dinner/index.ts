@@ -32,6 +32,7 @@ export {
   hostName,
   inWords,
   participants,
+  pathOf,
   placedSteps,
   quoted,
   toolNames,

@@ -39,6 +39,11 @@ export function hostName(dish: Dish, step: Step): string | null {
   return step.within ? wholeName(step.within.step, dish.id) : null;
 }
 
+/** Where a step stands in the dinner file. */
+export function pathOf({ dishIndex, stepIndex }: PlacedStep): string {
+  return `dishes[${dishIndex}].steps[${stepIndex}]`;
+}
+
 /** All steps of the dinner in the order of the file. */
 export function placedSteps(dinner: Dinner): PlacedStep[] {
   return dinner.dishes.flatMap((dish, dishIndex) => {

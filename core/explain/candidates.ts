@@ -1,6 +1,6 @@
 import { toInstant, toWall } from '../clock';
 import { withoutDish } from '../compose';
-import { allUses, inWords, placedSteps, toolNames, type Dinner } from '../dinner';
+import { allUses, inWords, pathOf, placedSteps, toolNames, type Dinner } from '../dinner';
 import type { Change } from '../plan';
 
 /** Minutes that a look may come earlier or later than it may now. */
@@ -122,16 +122,21 @@ export function tableCandidates(dinner: Dinner): Candidate[] {
   return list;
 }
 
-/** What the cook decided left to the plan. */
-function decidedCandidates(dinner: Dinner): Candidate[] {
+/** What the cook decided left to the plan, but for what has been done so. */
+export function decidedCandidates(
+  dinner: Dinner,
+  isDone: (name: string) => boolean = () => false,
+): Candidate[] {
   const list: Candidate[] = [];
-  dinner.pins.forEach((pin, p) =>
+  dinner.pins.forEach((pin, p) => {
+    if (isDone(pin.step)) return;
     list.push({
       change: [{ path: 'pins', value: dinner.pins.filter((_, k) => k !== p) }],
       text: `Unpin ${named(dinner, pin.step)}.`,
-    }),
-  );
+    });
+  });
   for (const key of Object.keys(dinner.choices)) {
+    if (isDone(key)) continue;
     const { [key]: _dropped, ...others } = dinner.choices;
     list.push({
       change: [{ path: 'choices', value: others }],
@@ -161,7 +166,7 @@ export function looksCandidates(dinner: Dinner, minutes: readonly number[]): Can
   return placedSteps(dinner).flatMap((placed) => {
     const { check } = placed.step;
     if (!check) return [];
-    const path = `dishes[${placed.dishIndex}].steps[${placed.stepIndex}].check.slack`;
+    const path = `${pathOf(placed)}.check.slack`;
     return minutes.map((more) => ({
       change: [{ path, value: check.slack + more }],
       text: `Look at ${inWords(placed)} up to ${check.slack + more} minutes earlier or later.`,
@@ -171,13 +176,13 @@ export function looksCandidates(dinner: Dinner, minutes: readonly number[]): Can
 }
 
 /** The smallest widening that the contract's `give` offers: ten degrees either side. */
-function ovenCandidates(dinner: Dinner): Candidate[] {
+export function ovenCandidates(dinner: Dinner): Candidate[] {
   return placedSteps(dinner).flatMap((placed) =>
     (placed.step.uses ?? []).flatMap((use, u) => {
       if (!('oven' in use)) return [];
       const give = use.give as number | [number, number];
       const wider = typeof give === 'number' ? give + 10 : [give[0] + 10, give[1] + 10];
-      const path = `dishes[${placed.dishIndex}].steps[${placed.stepIndex}].uses[${u}].give`;
+      const path = `${pathOf(placed)}.uses[${u}].give`;
       return [
         {
           change: [{ path, value: wider }],

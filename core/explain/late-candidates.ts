@@ -4,15 +4,18 @@ import {
   effectiveStep,
   hostName,
   inWords,
+  pathOf,
   placedSteps,
   type Dinner,
   type PlacedStep,
 } from '../dinner';
 import type { Progress } from '../model';
 import {
+  decidedCandidates,
   fewerCandidates,
   kitchenCandidates,
   looksCandidates,
+  ovenCandidates,
   shifted,
   sitDownCandidates,
   tableCandidates,
@@ -39,8 +42,10 @@ export function lateCandidates(dinner: Dinner, progress: Progress): Candidate[] 
     ...overduePlates(dinner, progress),
     ...missedCandidates(dinner, progress),
     ...stayCandidates(dinner, progress),
+    ...decidedCandidates(dinner, (name) => begun.has(name)),
     ...looksCandidates(dinner, MORE_SLACK),
     ...tableCandidates(dinner),
+    ...ovenCandidates(dinner),
     ...kitchenCandidates(dinner),
     ...fewerCandidates(dinner, (dish) => !isDone(dish)),
   ];
@@ -76,7 +81,7 @@ function overdueCandidates(dinner: Dinner, progress: Progress): Candidate[] {
       if (!limit) return [];
       const told = placed.step.after[k]!;
       const asLink = typeof told === 'string' ? { step: told, least: 0 } : told;
-      const path = `dishes[${placed.dishIndex}].steps[${placed.stepIndex}].after[${k}]`;
+      const path = `${pathOf(placed)}.after[${k}]`;
       return EXTRA.map((extra) => ({
         change: [{ path, value: { ...asLink, most: limit.least + extra } }],
         text: `${inWords(placed)} comes ${laterThan(limit, extra)}: look first whether ${inWords(before)} still holds.`,
@@ -93,14 +98,14 @@ function overduePlates(dinner: Dinner, progress: Progress): Candidate[] {
   const isServed = (course: number | null) =>
     course === null || progress.served.has(dinner.courses[course]!.id);
   return steps.flatMap((placed) => {
-    const { name, step, courseIndex, dishIndex, stepIndex } = placed;
+    const { name, step, courseIndex } = placed;
     if (isServed(courseIndex) || (followed.has(name) && !step.plated)) return [];
     const limit = limitNear(dinner, placed, step.plated?.most, progress);
     if (!limit) return [];
     const way = step.ways.findIndex(({ id, keeps }) => keeps && id === progress.begun.get(name)!.way);
     const own = way < 0 ? 'keeps' : `ways[${way}].keeps`;
     const field = step.plated?.most === undefined ? own : 'plated';
-    const path = `dishes[${dishIndex}].steps[${stepIndex}].${field}.most`;
+    const path = `${pathOf(placed)}.${field}.most`;
     return EXTRA.map((extra) => ({
       change: [{ path, value: limit.least + extra }],
       text: `${inWords(placed)} goes on the plate ${laterThan(limit, extra)}: look first whether it still holds.`,
@@ -122,7 +127,7 @@ function missedCandidates(dinner: Dinner, { now, begun }: Progress): Candidate[]
     const due = before === undefined ? host.start + (at ?? 0) : host.start + host.minutes - before;
     const late = now - due;
     if (slack > late + SOON) return [];
-    const path = `dishes[${placed.dishIndex}].steps[${placed.stepIndex}].within.slack`;
+    const path = `${pathOf(placed)}.within.slack`;
     return EXTRA.map((extra) => Math.max(slack, late) + extra).map((more) => ({
       change: [{ path, value: more }],
       text: `${inWords(placed)} comes up to ${more} minutes later than it should.`,

@@ -104,9 +104,10 @@ export function recallBegun(board: Board, plan: Plan): Begun {
   let isAny = false;
   let isAtOnce = false;
   members.forEach((i, k) => {
-    const { pin, name, role } = model.activities[i]!;
+    const { pin, name, role, notBefore } = model.activities[i]!;
     const row = rows.get(name);
-    if (now === 0 || pin < 0 || pin >= now || pin !== starts[k]) return;
+    // What is only pinned to a time that is past has not begun.
+    if (now === 0 || pin < notBefore || pin < 0 || pin >= now || pin !== starts[k]) return;
     if (role === 'step' && !row) return;
     const hands = row ? asLongAs(board.modeOf(i), row) : serviceHands(board, i, plan);
     if (!hands || !isFree(board, hands, cookOf, now)) return;

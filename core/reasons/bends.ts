@@ -1,5 +1,5 @@
 import { toInstant, toWall } from '../clock';
-import { placedSteps, type Dinner, type DinnerFile } from '../dinner';
+import { pathOf, placedSteps, type Dinner, type DinnerFile } from '../dinner';
 import type { Change, Plan } from '../plan';
 
 /** A decision of the cook's that binds the plan: where it stands in the file, and how it is taken back. */
@@ -28,11 +28,11 @@ export function bendsOf(dinner: Dinner): Bend[] {
   });
   const who = placedSteps(dinner)
     .filter(({ step }) => step.who !== undefined)
-    .map(({ name, step, dishIndex, stepIndex }): Bend => ({
+    .map((placed): Bend => ({
       kind: 'who',
-      of: name,
-      detail: step.who!,
-      letGo: [{ path: `dishes[${dishIndex}].steps[${stepIndex}].who`, value: undefined }],
+      of: placed.name,
+      detail: placed.step.who!,
+      letGo: [{ path: `${pathOf(placed)}.who`, value: undefined }],
     }));
   const courses = dinner.courses.flatMap((course, c): Bend[] => {
     const before = (course as { [PAUSE_BEFORE]?: unknown })[PAUSE_BEFORE];

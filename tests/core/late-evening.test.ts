@@ -236,6 +236,21 @@ describe('what helps in the midst of an evening', () => {
     );
   });
 
+  test('what was pinned to a time that is past is let go, unless it has begun', () => {
+    const pins = [
+      { step: 'dish/chop', start: '2026-10-17T18:10' },
+      { step: 'dish/whip', start: '2026-10-17T18:20' },
+    ];
+    const steps = [step('chop', 10, { keeps: { most: 120 } }), step('whip', 5, { keeps: { most: 60 } })];
+    const dinner = read(dinnerFile(steps, { pins }));
+    const plan = planOf(dinner, 50);
+    const late = behindAfter(plan, rowOf(plan, 'dish/chop'), 8);
+    const again = replanDinner(dinner, [], plan, options(), late);
+    expect(again.feasible).toBe(false);
+    const texts = again.remedies!.map(({ text }) => text);
+    expect(texts.filter((text) => text.startsWith('Unpin'))).toEqual(['Unpin "Do whip" (Dish).']);
+  });
+
   test('what waits for the plates waits a little longer, unless it is on the table', () => {
     const keeping = [
       { most: 6, over: {} },
